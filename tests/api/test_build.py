@@ -156,7 +156,7 @@ def test_the_list_goes_out_is_filled_in_and_comes_back(client: TestClient, plann
     [
         ("Moon dust;5;1", "the shopping list has no “Moon dust”"),
         ("power-bank;cheap;1", "cheap"),
-        ("power-bank;-5;1", "a price of -5 can't be"),
+        ("power-bank;-5;1", "a price of -5 can’t be"),
         ("power-bank;5;soon", "soon"),
         ("power-bank;5;900", "no number of days from 0 to 365"),
     ],

@@ -67,6 +67,10 @@ def test_a_change_can_be_looked_at_before_it_is_made(client: TestClient, curlew_
     assert client.post(url, json={"ops": ops}, headers={"If-Match": "1"}).status_code == 412
     wrong = client.post(url, json={"ops": [put("/life/people", -1)]}, headers={"If-Match": "2"})
     assert (wrong.status_code, wrong.json()["error"]["key"]) == (422, "people")
+    assert wrong.json()["error"]["plain"].startswith("People must")
+    short = client.post(url, json={"ops": [put("/wiring/circuits/0/length_m", -1)]}, headers={"If-Match": "2"}).json()["error"]
+    assert short["key"] == "length_m"
+    assert short["plain"].startswith("Length must be"), "a field is told by its name beside its key"
 
 
 def test_the_lists_for_the_bench_and_their_workbook(client: TestClient, curlew_id: str) -> None:

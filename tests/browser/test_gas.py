@@ -140,7 +140,7 @@ def test_what_can_not_be_says_so_by_name(page: Page, load: Any, stored: Any) -> 
     field = slate_of(page).get_by_label("gas in one", exact=True)
     field.fill("-3 kg")
     field.press("Enter")
-    expect(page.get_by_text(re.compile("capacity_kg: must be "))).to_be_visible()
+    expect(page.get_by_text(re.compile("Capacity must be "))).to_be_visible()
     assert stored(id).gas.vessels[0].capacity_kg == CYLINDER["capacity_kg"]
 
 

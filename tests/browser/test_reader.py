@@ -23,7 +23,7 @@ BRITISH = re.compile(
 )
 """Terms that an American doesn't use. Square millimetres are copper or free areas and stay; so do newtons, U-values and the kinds of fuses."""
 AMERICAN = re.compile(
-    r"(?<![\w.])\d[\d\u202f,.]*[\s\u202f\xa0](?:ft|in(?=[,;.)\t]|$)|lb|gal|°F|psi|mi|mph|CFM|inH2O|lb·ft)(?!\w)|\$\d|\b(?:faucet|cooktop|tire|gasoline|GFCI|windshield)\b"
+    r"(?<![\w.])\d[\d\u202f,.]*[\s\u202f\xa0](?:ft|in(?=[,;.)\t]|$)|lb|gal|°F|psi|mi|mph|CFM|inWC|lb·ft)(?!\w)|\$\d|\b(?:faucet|cooktop|tire|gasoline|GFCI|windshield)\b"
 )
 LOOKED = [v for v in VIEWS if v.startswith("/v/") and "hand=" not in v]
 HEARD = """() => {

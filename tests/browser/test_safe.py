@@ -135,7 +135,7 @@ def test_sums_answer_as_one_types_and_name_what_is_wrong(page: Page) -> None:
     expect(slate).to_contain_text(re.compile(r"1\.108.V"))
     page.get_by_label("current", exact=True).fill("500 A")
     page.get_by_label("current", exact=True).press("Enter")
-    expect(slate.get_by_role("alert")).to_contain_text("current_a: 500 A")
+    expect(slate.get_by_role("alert")).to_contain_text("Current: 500 A")
     page.get_by_role("button", name="Back to the example").click()
     expect(slate.get_by_role("alert")).to_have_count(0)
     expect(slate).to_contain_text(re.compile(r"0\.5541.V"))

@@ -131,7 +131,7 @@ def test_rows_are_pasted_with_a_preview_line_by_line(page: Page, load: Any, stor
     page.get_by_label("Table of appliances").fill("name\tpower\tuse\nSpot\t3 W\t2 h\nOven\t40 kW\t1 h\nFan\t9 W\t30 %\n")
     understood = page.get_by_role("table", name="What was understood")
     expect(understood).to_contain_text("Spot: 3 W, 2 h a day")
-    expect(understood).to_contain_text("power_w: must be at most 15000")
+    expect(understood).to_contain_text("Power must be at most 15000")
     page.get_by_role("button", name="Import 2 appliances, leave out 1").click()
     expect(page.get_by_role("gridcell", name="Spot", exact=True)).to_be_visible()
     assert len(stored(id).life.appliances) == before + 2

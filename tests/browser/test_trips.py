@@ -72,7 +72,7 @@ def test_a_week_is_planned_its_shortage_found_and_mended(page: Page, load: Any, 
 def test_the_thorough_run_is_kept_and_marked_when_the_design_moves_on(page: Page, load: Any) -> None:
     page.goto(f"/v/{load()}/trips")
     slate = page.get_by_role("complementary")
-    slate.get_by_role("button", name="Run it through 50 simulated trips").click()
+    slate.get_by_role("button", name="Simulate 50 trips").click()
     expect(slate.get_by_text(re.compile("50 simulated trips: short on"))).to_be_visible()
     page.reload()
     expect(slate.get_by_text(re.compile("50 simulated trips: short on"))).to_be_visible()

@@ -89,7 +89,7 @@ def test_a_tank_that_can_not_be_says_so_by_name(page: Page, load: Any, stored: A
     field = slate_of(page).get_by_label("long, along the vehicle", exact=True)
     field.fill("-1 m")
     field.press("Enter")
-    expect(page.get_by_text(re.compile("length_m: must be more than 0"))).to_be_visible()
+    expect(page.get_by_text(re.compile("Length must be more than 0"))).to_be_visible()
     assert stored(id).water.tanks[0].prisms[0].length_m == 0.9
 
 

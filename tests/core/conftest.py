@@ -8,6 +8,7 @@ from typing import Any
 import pytest
 
 from bothy.core.finding import Finding
+from bothy.core.words.catalogues import language
 from tests.sentences import faults
 
 BAD: dict[str, str] = {}
@@ -16,7 +17,7 @@ _made = Finding.__init__
 
 def _read(self: Finding, **fields: Any) -> None:
     _made(self, **fields)
-    if self.message not in BAD and (wrong := faults(self.message)):
+    if self.message not in BAD and language() == "en" and (wrong := faults(self.message)):
         BAD[self.message] = f"{self.rule} says “{self.message}”: {', '.join(wrong)}"
 
 

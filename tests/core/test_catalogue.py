@@ -149,7 +149,11 @@ def test_every_cut_is_covered_by_its_flange_and_a_row_that_is_not_is_refused() -
         *("window", "side_vent", "inlet", "filler", "flue", "drop_vent", "drain"),
     }
     head, row = shipped("openings.csv")[:2]
-    for column, value, word in (("cut_length_mm", "900", "not covered"), ("radius_mm", "300", "two corners"), ("clamp_max_mm", "3", "less than clamp_min_mm")):
+    for column, value, word in (
+        ("cut_length_mm", "900", "not covered"),
+        ("radius_mm", "300", "two corners"),
+        ("clamp_max_mm", "3", "less than the thinnest wall that it clamps"),
+    ):
         cells = dict(zip(next(csv.reader([head])), next(csv.reader([row])), strict=True)) | {column: value}
         text = io.StringIO()
         csv.DictWriter(text, cells).writerow(cells)

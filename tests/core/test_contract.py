@@ -12,7 +12,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from bothy.core.calculators import CALCULATORS, calculate
-from bothy.core.contract import BadInput
+from bothy.core.contract import BadInput, plainly
 from tests.core.test_worked_examples import CASES
 
 NAMES = list(CALCULATORS)
@@ -175,3 +175,18 @@ def test_a_damaged_input_is_answered_or_refused_never_a_crash(case: tuple[str, i
         assert bad.message
     else:
         json.dumps(out, allow_nan=False)
+
+
+def test_a_refusal_is_said_plainly_to_people() -> None:
+    assert BadInput("cut_out_kpa", "must be more than the cut-in pressure (cut_in_kpa: 140)", "water.pump.cut_out_kpa").plainly == (
+        "Cut-out pressure must be more than the cut-in pressure (140)"
+    )
+    assert BadInput("heat_input_w", "give the heat put in (heat_input_w) or the flow (flow_kg_h)").plainly == "Heat put in: give the heat put in or the flow"
+    assert BadInput("“”", "is no key").plainly == "“”: is no key"
+    assert BadInput("capacity_kg", "must be at least 0.01", "gas.vessels[0].capacity_kg").plainly == "Capacity must be at least 0.01"
+    assert BadInput("name", "is required").plainly == "Name is required"
+    assert BadInput("people", "must be at least 1", "life.people").plainly == "People must be at least 1"
+    assert plainly("path", "there is nothing at this address") == "there is nothing at this address"
+    assert plainly("server", "The disk is full: nothing more can be saved.") == "The disk is full: nothing more can be saved."
+    in_a_file = "variants[0].design.life.people: must be at least 1"
+    assert plainly("people", in_a_file) == in_a_file, "there the path is the place to look at"

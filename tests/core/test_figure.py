@@ -64,20 +64,22 @@ def test_sums_choices_and_derived_values_name_their_parts() -> None:
     assert best.value == 7.5
     assert best.inputs[0][1].unit == "A"
     part = derived("cover_frac", "a/b", 0.5, "definition", supply_wh=1, demand_wh=2)
-    assert (part.unit, part.label) == ("%", "cover")
+    assert (part.unit, part.label) == ("%", "share that is covered")
 
 
 @pytest.mark.parametrize(
     ("key", "unit", "label"),
     [
         ("current_a", "A", "current"),
-        ("bank_min_voltage_v", "V", "bank min voltage"),
-        ("unit_resistance_20c_mohm_per_m", "mΩ/m", "unit resistance 20c"),
-        ("mean_irradiance_w_m2", "W/m²", "mean irradiance"),
-        ("covered_frac", "%", "covered"),
-        ("units_count", "", "units number"),
+        ("bank_min_voltage_v", "V", "lowest voltage of the battery bank"),
+        ("unit_resistance_20c_mohm_per_m", "mΩ/m", "resistance of a metre at 20 °C"),
+        ("irradiance_w_m2", "W/m²", "light on the panel"),
+        ("covered_frac", "%", "share of the need that is covered"),
+        ("units_count", "", "number of batteries"),
         ("rules", "", "rules"),
-        ("max_discharge_c_per_h", "1/h", "max discharge"),
+        ("sd_2_m", "m", "vapour resistance as metres of air, 2"),
+        ("Hob, two burners_g_day", "g", "Hob, two burners"),
+        ("max_discharge_c_per_h", "1/h", "highest discharge rate"),
     ],
 )
 def test_a_key_gives_unit_and_label(key: str, unit: str, label: str) -> None:

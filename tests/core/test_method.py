@@ -112,8 +112,8 @@ def test_an_example_is_shown_flat_with_units() -> None:
         )
     }
     assert rows["length"] == "5 m"
-    assert rows["drop"] == "5.22 %"
-    assert rows["ok"] == "no"
+    assert rows["voltage drop as a part of nominal"] == "5.22 %"
+    assert rows["in order"] == "no"
     assert rows["loads fridge, power"] == "45 W"
     assert rows["sizes"] == "2.5 mm², 4 mm²"
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import re
+from collections.abc import Iterator
 from typing import Any
 
 import pytest
@@ -129,3 +131,33 @@ def test_no_small_load_gets_a_cable_of_a_large_one(row: Any) -> None:
         part = r.wiring.circuits[c.id]
         if c.kind == "load" and part.current_a <= 5:
             assert c.metal_mm2 <= 6.0, (c.name, part.size_text, part.current_a)
+
+
+BRITISH = re.compile(r"\b(?:mains|earth|tap|grey|hob|tyre|vapour|litre|metre|petrol)\b", re.IGNORECASE)
+METRIC = re.compile(r"\d\s?(?:mm|m|kg|L|L/min|mbar|kg/h|mm²|°C)(?![\w²³/])")
+
+
+def given_names(x: Any, parts: bool = False) -> Iterator[str]:
+    """Names in a design, and those of ``parts`` too where they are asked for: what Bothy or a person calls a thing."""
+    if isinstance(x, dict):
+        if isinstance(x.get("name"), str) and (parts or not x.get("part")):
+            yield x["name"]
+        x = list(x.values())
+    for inner in x if isinstance(x, list) else ():
+        yield from given_names(inner, parts)
+
+
+def test_what_bothy_adds_to_an_american_vehicle_has_american_names() -> None:
+    row = next(x for x in VEHICLES if x[4] == "us")
+    data = design_of(row).model_dump(mode="json")
+    data["life"]["appliances"] += [{**appliance_fields(PARTS["kettle-travel"]), "id": "kettle"}]
+    data["gas"].update(cooking="gas", vessels=[{"id": "c", "name": "Cylinder", "capacity_kg": 9.0}])
+    data["gas"]["appliances"] = [{"id": "top", "name": "Cooktop", "kind": "hob_burner", "heat_input_w": 3000.0}]
+    bare = made(data)
+    design, taken = accept(bare)
+    names = set(given_names(design.model_dump(mode="json"))) - set(given_names(bare.model_dump(mode="json"), True))
+    assert taken
+    assert len(names) > 12, names
+    assert [n for n in names if BRITISH.search(n)] == []
+    assert [n for n in names if METRIC.search(n)] == []
+    assert accept(design)[1] == [], "named as it is, nothing is proposed anew"

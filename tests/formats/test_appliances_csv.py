@@ -97,14 +97,14 @@ def test_the_columns_people_use(head: str, row: str, fields: dict[str, Any]) -> 
     [
         (";45 W;2 h", "name is missing"),
         ("Kettle;;2 h", "power is missing"),
-        ("Kettle;40 kW;2 h", "power_w: must be at most 15000"),
+        ("Kettle;40 kW;2 h", "Power must be at most 15000"),
         ("Kettle;-5 W;2 h", "at least 0"),
         ("Kettle;12 V;2 h", "is a voltage, not a power"),
         ("Kettle;hot;2 h", "has no number"),
         ("Kettle;5 A;2 h", "give its voltage too"),
-        ("Kettle;45 W;25 h", "hours_per_day: must be at most 24"),
+        ("Kettle;45 W;25 h", "Hours a day must be at most 24"),
         ("Kettle;45 W;often", "has no number"),
-        ("x" * 200 + ";45 W;1 h", "name: must have at most 120"),
+        ("x" * 200 + ";45 W;1 h", "Name must have at most 120"),
         ("Kettle;45 W;1 h;more;still", "this line has 5 cells"),
     ],
 )

@@ -61,7 +61,7 @@ def test_a_line_is_a_circuit_by_its_name_or_its_code_and_else_new() -> None:
         ("Lamp;Q;;3;6;5", "there is no board “Q”; boards are A House board"),
         ("Lamp;A;Toaster;3;6;5", "no appliance is called “toaster”"),
         ("Lamp;A;;long;6;5", "long"),
-        ("Lamp;A;;900;6;5", "length_m: must be at most 100"),
+        ("Lamp;A;;900;6;5", "Length must be at most 100"),
         ("Lamp;A;;3;7 AWG;5", "AWG"),
         ("Lamp;A;;3;6;5;more", "this line has 7 cells"),
     ],

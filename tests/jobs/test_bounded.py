@@ -83,7 +83,7 @@ def test_what_earlier_work_keeps_is_not_taken_from_the_next() -> None:
         (deep, (0,), "file", "nested too deeply"),
         (stumbles, (), "file", "ZeroDivisionError"),
         (dies, (), "file", "more memory"),
-        (unsendable, (), "file", "can't be worked through"),
+        (unsendable, (), "file", "can’t be worked through"),
         (parse, ("many", "power"), "text", "write for example"),
         (appliances_csv.preview, ("",), "file", "is empty"),
     ],

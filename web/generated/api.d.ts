@@ -10186,13 +10186,16 @@ export interface components {
         };
         /**
          * Problem
-         * @description What went wrong: the offending key (or kind of trouble), and a message that says what would be right.
+         * @description What went wrong: the offending key (or kind of trouble), and a message that says what would be right; ``plain`` is the same for people, the field by
+         *     its name.
          */
         Problem: {
             /** Key */
             key: string;
             /** Message */
             message: string;
+            /** Plain */
+            plain: string;
         };
         /**
          * ProblemBody

@@ -190,7 +190,7 @@ describe("papers", () => {
     await open(/Switch it off/);
     const pick = () => within(slate()).getByLabelText(/^Photograph of the signature/);
     const answers = [
-      { ok: false, status: 422, json: async () => ({ error: { message: "photo: is no picture" } }) },
+      { ok: false, status: 422, json: async () => ({ error: { message: "photo: is no picture", plain: "is no picture" } }) },
       { ok: true, status: 200, json: async () => ({ sha256: "ef".repeat(32), width: 600, height: 180, bytes: 9000 }) },
     ];
     const real = globalThis.fetch;

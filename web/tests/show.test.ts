@@ -75,7 +75,7 @@ describe("what is shown can be typed back", () => {
     expect(show(10, "kg", "us", 5)).toBe("22.046\u00a0lb");
     expect(show(1, "mm", "us", 4)).toBe("0.03937\u00a0in");
     expect(show(100, "kPa", "us", 4)).toBe("14.5\u00a0psi");
-    expect(show(25, "mbar", "us", 3)).toBe("10\u00a0inH2O");
+    expect(show(25, "mbar", "us", 3)).toBe("10\u00a0inWC");
     expect(show(100, "m³/h", "us", 3)).toBe("58.9\u00a0CFM");
     expect(show(10, "L", "us", 3)).toBe("2.64\u00a0gal");
     expect(show(2, "m²", "us", 3)).toBe("21.5\u00a0ft²");

@@ -266,7 +266,7 @@ describe("the slate", () => {
     mount(<TripSlate run={run} error={null} />);
     expect(screen.getByText("-5.0 points")).toBeTruthy();
     expect(screen.getByText("no measurable difference")).toBeTruthy();
-    fireEvent.click(screen.getByRole("button", { name: "Run it through 50 simulated trips" }));
+    fireEvent.click(screen.getByRole("button", { name: "Simulate 50 trips" }));
     await waitFor(() => expect(calls.some((c) => c.method === "POST" && c.path === "/api/variants/v/trip/jobs")).toBe(true));
   });
 

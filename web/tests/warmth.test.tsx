@@ -322,7 +322,7 @@ describe("air and summer", () => {
   it("draws the damp of day and night, and the stale air by morning", () => {
     mount(<AirView />);
     const air = fixture.report.air;
-    const name = `Humidity ${Math.round(100 * air.day_rh_frac)} % by day and ${Math.round(100 * air.night_rh_frac)} % by night; carbon dioxide ${Math.round(air.co2_at_end_ppm)} ppm by morning`;
+    const name = `Humidity ${Math.round(100 * air.day_rh_frac)} % by day and ${Math.round(100 * air.night_rh_frac)} % at night; carbon dioxide ${Math.round(air.co2_at_end_ppm)} ppm by morning`;
     expect(screen.getByRole("img", { name })).toBeTruthy();
     expect(slate().textContent).toContain("fixed vents, high");
   });

@@ -20,6 +20,7 @@ from bothy import __version__
 from bothy.api import book, bring, build, compare, exports, fit, live, photos, problems, projects, proving, reference, roof, sizing, trips, variants, water
 from bothy.api.guard import Guard
 from bothy.api.state import Reports
+from bothy.core.words.says import api_says as says
 from bothy.jobs.runner import Runner
 from bothy.jobs.sweep import OnDask
 from bothy.settings import Settings
@@ -67,7 +68,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
             app.state.sweep.close()
         engine.dispose()
 
-    app = FastAPI(title="Bothy", version=__version__, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json", lifespan=life)
+    app = FastAPI(title=says("bothy"), version=__version__, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json", lifespan=life)
     app.state.projects = Projects(engine)
     app.state.reports = Reports()
     app.state.forecast_url = settings.forecast_url
@@ -113,7 +114,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
 
     @app.get("/api/{rest:path}", include_in_schema=False)
     def nowhere(rest: str) -> JSONResponse:
-        return problems.problem(404, "path", f"/api/{rest[:80]} is not part of the API")
+        return problems.problem(404, "path", says("api-not-part-api", rest=rest[:80]))
 
     front = Path(settings.front_end)
     if (front / "index.html").exists():

@@ -19,6 +19,7 @@ from bothy.core.contract import BadInput
 from bothy.core.live.kept import log_of
 from bothy.core.trips.measured import MeasuredBeside, beside
 from bothy.core.trips.of_design import run_trip
+from bothy.core.words.says import api_says as says
 from bothy.formats import itinerary, log_files, weather_files
 from bothy.jobs.bounded import BOUNDED
 
@@ -79,7 +80,7 @@ def put_measured(variant_id: uuid.UUID, body: NamedLog, logs: LogStore) -> log_f
     """Keep a log beside a variant, in place of the one before."""
     read, log = BOUNDED.run("file", log_files.understand, log_files.LogText(text=body.text, columns=body.columns, positive=body.positive))
     if log is None:
-        raise BadInput("columns", f"are not all told: {'; '.join(read.asks)}")
+        raise BadInput("columns", says("not-all-told", asks="; ".join(read.asks)))
     logs.put(variant_id, body.name, log)
     kept: log_files.LogRead = read
     return kept

@@ -26,6 +26,7 @@ from bothy.core.facts.evidence import facts_of
 from bothy.core.facts.kinds import Quote
 from bothy.core.region import REGIONS
 from bothy.core.report import report
+from bothy.core.words.says import api_says as says
 from bothy.forecast.client import AHEAD_DAYS, ask
 from bothy.formats import build_files
 from bothy.formats.quotes_table import QuotesPart, offered_line, preview, quotes_part
@@ -47,9 +48,9 @@ def day_asked(text: str) -> dt.date:
     try:
         day = dt.date.fromisoformat(text)
     except ValueError:
-        raise BadInput("today", f"“{text}” is not a day; write it like 2027-03-14") from None
+        raise BadInput("today", says("not-write-like", text=text)) from None
     if not 2000 <= day.year <= 2100:
-        raise BadInput("today", "must lie in the years 2000 to 2100")
+        raise BadInput("today", says("must-lie-in-years"))
     return day
 
 
@@ -132,7 +133,7 @@ def get_ahead(variant_id: uuid.UUID, today: Day, request: Request, store: Store,
     c = Context(kept.design).climate
     found = ask(url, c.lat_deg, c.lon_deg, day, AHEAD_DAYS) if url else None
     if found is None or not found.days:
-        return problem(503, "forecast", "no forecast service answers on this machine; type what yours says of the coming days")
+        return problem(503, "forecast", says("no-forecast-service-answers"))
     days = [ComingDay(day=x.date.isoformat(), low_c=min(x.tmin_c, x.tmax_c), high_c=x.tmax_c, rain_frac=x.rain_frac or 0.0) for x in found.days[:16]]
     ordered = sorted({x.day: x for x in days}.values(), key=lambda x: x.day)
     return AheadPart(source=found.source, days=ordered)
@@ -167,7 +168,7 @@ def ask_quotes(variant_id: uuid.UUID, today: Day, request: Request, store: Store
     )
     offer = ask_supplier(request.app.state.supplier_url, enquiry) if request.app.state.supplier_url else None
     if offer is None:
-        return problem(503, "quotes", "no supplier’s service answers on this machine; export the list, let it be filled in, and bring it back as a table")
+        return problem(503, "quotes", says("no-suppliers-service-answers"))
     asked_for = {x.key: x for x in open_lines}
     lines = [
         offered_line(
@@ -193,7 +194,7 @@ def ask_quotes(variant_id: uuid.UUID, today: Day, request: Request, store: Store
 def preview_quotes(variant_id: uuid.UUID, body: QuotesText, today: Day, store: Store, reports: Cache) -> QuotesPart:
     """What a table of quotes means for the shopping list, line by line."""
     if not body.text.strip():
-        raise BadInput("text", "is empty; paste a table, or choose a file")
+        raise BadInput("text", says("empty-paste-table-or"))
     made, _, _ = _made(variant_id, today, store, reports)
     read: QuotesPart = BOUNDED.run("file", preview, body.text, made.shopping, day_asked(today), body.supplier)
     return read

@@ -21,6 +21,7 @@ from bothy.core.report import Report
 from bothy.core.wiring.lists import BenchLists, bench_lists
 from bothy.core.wiring.panel_design import PanelPart
 from bothy.core.words.said import UnitSystem, reader_of
+from bothy.core.words.says import api_says as says
 from bothy.formats import appliances_csv, diagram_svg, papers, places, schedule
 from bothy.formats import panel as panel_format
 from bothy.formats.bench_lists import write as write_lists
@@ -71,7 +72,7 @@ class _Made(NamedTuple):
     @property
     def panel(self) -> PanelPart:
         if self.report.wiring.panel is None:
-            raise BadInput("panel", "there is no switch panel yet; take Bothy's proposal or lay one out in Wiring")
+            raise BadInput("panel", says("there-no-switch-panel"))
         return self.report.wiring.panel
 
 
@@ -150,4 +151,4 @@ async def print_variant(
         data = await to_pdf(sheets)
     except PrintFailed as exc:
         return problem(503, "pdf", str(exc))
-    return Response(data, media_type="application/pdf", headers=attachment(f"{m.head.project_name} {kind}.pdf"))
+    return Response(data, media_type="application/pdf", headers=attachment(says("pdf", project_name=m.head.project_name, kind=kind)))

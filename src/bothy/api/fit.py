@@ -20,6 +20,7 @@ from bothy.core.fit.propose import SOURCE, propose_places
 from bothy.core.method.sources import SourceOut, written
 from bothy.core.roof.lay_out import lay_out
 from bothy.core.roof.plan import roof_things
+from bothy.core.words.says import api_says as says
 from bothy.formats import places
 from bothy.jobs.bounded import BOUNDED
 from bothy.jobs.runner import Between
@@ -69,7 +70,7 @@ def _propose(design: Design, only: list[str] | None, between: Callable[[float], 
     if wanted if only is None else wanted & set(only):
         roof = lay_out(design)
         if roof.spots:
-            places.append(ProposedPlace(of="fit:roof", name=f"Roof, {len(roof.spots)} things", why=list(roof.why)))
+            places.append(ProposedPlace(of="fit:roof", name=says("roof-things", spots_count=len(roof.spots)), why=list(roof.why)))
         left += [t.name for t in roof.left]
         patch = [*roof.patch(design), *patch]
     return ProposedPlaces(source=written(SOURCE), places=places, bays=[b.name for b in made.bays], left=left, patch=patch)
@@ -119,6 +120,6 @@ def preview_places(variant_id: uuid.UUID, body: PlacesText, store: Store, report
     """What a table of places means for this variant, line by line."""
     design = standing(store, reports, variant_id).head.design
     if not body.text.strip():
-        raise BadInput("text", "is empty; paste a table, or choose a file")
+        raise BadInput("text", says("empty-paste-table-or"))
     read: places.PlacesPreview = BOUNDED.run("file", places.preview, body.text, design)
     return read

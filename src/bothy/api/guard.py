@@ -17,6 +17,7 @@ from starlette.responses import RedirectResponse, Response
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from bothy.api.problems import problem
+from bothy.core.words.says import api_says as says
 
 SAFE = {"GET", "HEAD", "OPTIONS"}
 CSP = (
@@ -63,21 +64,21 @@ class Guard:
     def _refusal(self, scope: Scope, headers: Headers) -> Response | None:
         host = headers.get("host", "")
         if host_name(host) not in self.hosts:
-            return problem(421, "host", f"this server answers only to {', '.join(sorted(self.hosts))}")
+            return problem(421, "host", says("this-server-answers-only", hosts=", ".join(sorted(self.hosts))))
         if scope["method"] not in SAFE:
             origin = headers.get("origin")
             if origin is not None and not _same_origin(origin, host):
-                return problem(403, "origin", "changes are taken only from Bothy's own pages")
+                return problem(403, "origin", says("changes-taken-only-from"))
             if headers.get("sec-fetch-site", "same-origin") not in ("same-origin", "none"):
-                return problem(403, "origin", "changes are taken only from Bothy's own pages")
+                return problem(403, "origin", says("changes-taken-only-from"))
             if origin is None and not headers.get("content-type", "").startswith(JSON_KINDS) and headers.get("content-length", "0") != "0":
-                return problem(415, "content-type", "send JSON")
+                return problem(415, "content-type", says("send-json"))
         length = headers.get("content-length", "0")
         if not _LENGTH.fullmatch(length):
-            return problem(400, "content-length", "must be a number")
+            return problem(400, "content-length", says("must-be-number"))
         most = self._most(scope)
         if int(length) > most:
-            return problem(413, "body", f"is {int(length):,} bytes; at most {most:,}")
+            return problem(413, "body", says("bytes-at-most", length=f"{int(length):,}", most=f"{most:,}"))
         return self._token_refusal(scope, headers) if self.token else None
 
     def _token_refusal(self, scope: Scope, headers: Headers) -> Response | None:
@@ -98,7 +99,7 @@ class Guard:
             answer = RedirectResponse("/" + scope["path"].lstrip("/\\") + (f"?{rest}" if rest else ""), 303)
             answer.set_cookie(COOKIE, self.token, max_age=400 * 86_400, httponly=True, samesite="strict")
             return answer
-        return problem(401, "token", "this Bothy asks for a token: open it by the whole address that it printed when it was started")
+        return problem(401, "token", says("this-bothy-asks-for"))
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         if scope["type"] != "http":
@@ -149,10 +150,10 @@ class Guard:
                 logging.getLogger("bothy").exception("%s %s failed", scope["method"], scope["path"])
                 if started:
                     raise
-                await problem(500, "server", "Bothy stumbled over this; it is in the log. Nothing else is affected.")(scope, receive, sending)
+                await problem(500, "server", says("bothy-stumbled-over-this"))(scope, receive, sending)
             if taken > self.max_body and not started:
                 taken = 0
-                await problem(413, "body", f"is larger than {most:,} bytes")(scope, receive, sending)
+                await problem(413, "body", says("larger-than-bytes", most=f"{most:,}"))(scope, receive, sending)
         finally:
             if self.log_requests:
                 log.info("request", method=scope["method"], path=scope["path"], status=status, ms=round(1000 * (time.perf_counter() - start), 1))

@@ -20,6 +20,7 @@ from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.live.scene import Scene, scene_of
 from bothy.core.trips.of_design import run_trip
+from bothy.core.words.says import api_says as says
 from bothy.devices.client import Listener, ask
 from bothy.devices.hub import DayPart, Hub, LivePart
 from bothy.devices.protocol import BadLine
@@ -189,7 +190,7 @@ def _asked(port: int, method: str, params: dict[str, Any]) -> Response:
     except BadLine as exc:
         raise BadInput(exc.key, exc.message) from None
     except (OSError, ValueError):
-        raise BadInput("devices", f"nobody answers on port {port}; start them with ./bothy devices") from None
+        raise BadInput("devices", says("nobody-answers-on-port", port=port)) from None
     return Response(status_code=204)
 
 
@@ -209,5 +210,5 @@ def clear_failures(variant_id: uuid.UUID, lives: Live) -> Response:
 def see_alarm(variant_id: uuid.UUID, body: AlarmSeen, store: Store, reports: Cache, lives: Live) -> Response:
     """Somebody has seen an alarm."""
     if not lives.hub(store, reports, variant_id).see(body.alarm):
-        raise BadInput("alarm", f"“{body.alarm}” isn’t up")
+        raise BadInput("alarm", says("isnt-up", alarm=body.alarm))
     return Response(status_code=204)

@@ -10,6 +10,7 @@ from pydantic import BaseModel
 
 from bothy.api.problems import ProblemBody
 from bothy.core.contract import BadInput
+from bothy.core.words.says import api_says as says
 from bothy.formats import picture
 from bothy.jobs.bounded import BOUNDED
 from bothy.store.photos import Photos
@@ -44,7 +45,7 @@ async def add_photo(request: Request, photos: Pictures) -> PhotoItem:
     """Keep a photograph (JPEG, PNG or WebP as the body): upright, at most 1 600 px and 400 kB, without place and camera."""
     data = await request.body()
     if not data:
-        raise BadInput("photo", "is empty")
+        raise BadInput("photo", says("empty"))
 
     def keep() -> PhotoItem:
         made: picture.Kept = BOUNDED.run("file", picture.kept, data, most_s=picture.MOST_S)

@@ -6,6 +6,7 @@ import asyncio
 import sys
 from asyncio.subprocess import PIPE
 
+from bothy.core.words.says import api_says as says
 from bothy.formats.pdf import Sheet, dumped
 
 MOST_S = 90.0
@@ -24,12 +25,12 @@ async def to_pdf(sheets: list[Sheet]) -> bytes:
         try:
             out, errors = await asyncio.wait_for(process.communicate(dumped(sheets)), MOST_S)
         except TimeoutError:
-            raise PrintFailed(f"the PDF was not ready after {MOST_S:g} s; print it from the browser instead") from None
+            raise PrintFailed(says("pdf-was-not-ready", most_s=MOST_S)) from None
         finally:
             if process.returncode is None:
                 process.kill()
                 await process.wait()
     if process.returncode != 0 or not out.startswith(b"%PDF"):
         last = errors.decode("utf-8", "replace").strip().splitlines()
-        raise PrintFailed(f"the PDF could not be made: {last[-1][:200] if last else 'its program ended without a word'}")
+        raise PrintFailed(says("pdf-could-not-be", last=last[-1][:200]) if last else says("pdf-could-not-be-made"))
     return out

@@ -13,18 +13,21 @@ from pydantic import BaseModel
 from sqlalchemy.exc import DataError, DBAPIError, OperationalError
 from starlette.exceptions import HTTPException
 
-from bothy.core.contract import BadInput
+from bothy.core.contract import BadInput, plainly
 from bothy.core.plain import as_text
 from bothy.core.sound import NotComputed
 from bothy.core.units import NotUnderstood
+from bothy.core.words.says import api_says as says
 from bothy.store.projects import Missing, NotBuilding, Nothing, Stale
 
 
 class Problem(BaseModel):
-    """What went wrong: the offending key (or kind of trouble), and a message that says what would be right."""
+    """What went wrong: the offending key (or kind of trouble), and a message that says what would be right; ``plain`` is the same for people, the field by
+    its name."""
 
     key: str
     message: str
+    plain: str
 
 
 class ProblemBody(BaseModel):
@@ -35,16 +38,17 @@ class ProblemBody(BaseModel):
 
 def problem(status: int, key: str, message: str, **more: Any) -> JSONResponse:
     """An error response. What is no text in the words (they may repeat what was sent) is left out."""
-    return JSONResponse({"error": {"key": as_text(key)[:200], "message": as_text(message)[:2000]}, **more}, status)
+    error = {"key": as_text(key)[:200], "message": as_text(message)[:2000], "plain": as_text(plainly(key, message))[:2000]}
+    return JSONResponse({"error": error, **more}, status)
 
 
 HTTP_WORDS = {
-    400: ("request", "is not one that can be read; send well-formed JSON"),
-    404: ("path", "there is nothing at this address"),
-    405: ("method", "is not one that this address takes"),
-    406: ("accept", "asks for a kind that is not made here"),
-    413: ("body", "is too large"),
-    415: ("content-type", "send JSON"),
+    400: ("request", says("not-one-that-can")),
+    404: ("path", says("nothing-at-this-address")),
+    405: ("method", says("not-one-that-this")),
+    406: ("accept", says("asks-for-kind-that")),
+    413: ("body", says("too-large")),
+    415: ("content-type", says("send-json")),
 }
 """Key and words for what the framework itself refuses."""
 FULL = {3, 28, 1021, 1114, 1030}
@@ -63,7 +67,7 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(BadInput)
     def _bad(_: Request, exc: BadInput) -> JSONResponse:
         if isinstance(exc, NotComputed):
-            logging.getLogger("bothy").error("a design can't be computed", exc_info=exc.__cause__)
+            logging.getLogger("bothy").error(says("design-cant-be-computed"), exc_info=exc.__cause__)
         return problem(422, exc.key, exc.message)
 
     @app.exception_handler(NotUnderstood)
@@ -80,7 +84,7 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(NotBuilding)
     def _not_building(_: Request, exc: NotBuilding) -> JSONResponse:
-        return problem(409, "building", f"{exc}; open it, or say that this one is being built")
+        return problem(409, "building", says("open-or-say-that", exc=exc))
 
     @app.exception_handler(Stale)
     def _stale(_: Request, exc: Stale) -> JSONResponse:
@@ -90,7 +94,7 @@ def install(app: FastAPI) -> None:
     def _invalid(_: Request, exc: RequestValidationError) -> JSONResponse:
         first = exc.errors()[0]
         if first["type"] == "json_invalid":
-            return problem(422, "input", f"is not JSON: {first.get('ctx', {}).get('error', first['msg'])}")
+            return problem(422, "input", says("not-json", first=first.get("ctx", {}).get("error", first["msg"])))
         parts = [str(p) for p in first["loc"] if p not in ("body", "query", "path", "header")]
         return problem(422, parts[-1] if parts else "body", f"{'.'.join(parts) or 'body'}: {first['msg']}")
 
@@ -98,31 +102,30 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(DBAPIError)
     def _database(request: Request, exc: DBAPIError) -> JSONResponse:
         if _disk_is_full(exc):
-            return problem(507, "disk", "The disk is full: nothing more can be saved. Make room on it; what you typed is kept and sent again.")
+            return problem(507, "disk", says("disk-full-nothing-more"))
         if isinstance(exc, DataError):
-            return problem(422, "text", "holds something that can't be kept; take out unusual characters")
+            return problem(422, "text", says("holds-something-that-cant"))
         if request.method in ("GET", "HEAD"):
-            return problem(503, "database", "The database does not answer. It is started again by itself; try in a moment.")
+            return problem(503, "database", says("database-does-not-answer"))
         return problem(
             503,
             "database",
-            "The database does not answer, and whether this was saved is not known. What you typed is kept; when it is back Bothy looks, and "
-            "sends it again if it was not.",
+            says("database-does-not-answer-and"),
         )
 
     @app.exception_handler(OSError)
     def _system(_: Request, exc: OSError) -> JSONResponse:
         if exc.errno == errno.ENOSPC:
-            return problem(507, "disk", "The disk is full: nothing more can be saved. Make room on it; what you typed is kept and sent again.")
+            return problem(507, "disk", says("disk-full-nothing-more"))
         raise exc
 
     @app.exception_handler(UnicodeError)
     def _not_text(_: Request, exc: UnicodeError) -> JSONResponse:
-        return problem(422, "text", "holds characters that are no text (half of a pair); take them out")
+        return problem(422, "text", says("holds-characters-that-no"))
 
     @app.exception_handler(RecursionError)
     def _deep(_: Request, exc: RecursionError) -> JSONResponse:
-        return problem(422, "input", "is nested too deeply")
+        return problem(422, "input", says("nested-too-deeply"))
 
     @app.exception_handler(HTTPException)
     def _http(_: Request, exc: HTTPException) -> JSONResponse:

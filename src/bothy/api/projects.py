@@ -25,6 +25,7 @@ from bothy.core.design.vehicle import Preset, Vehicle
 from bothy.core.plain import as_text, not_text
 from bothy.core.region import RegionKey
 from bothy.core.sound import Sound
+from bothy.core.words.says import api_says as says
 from bothy.formats import archive, picture, project_file
 from bothy.jobs.bounded import BOUNDED
 from bothy.store.photos import Photos
@@ -103,7 +104,7 @@ def list_put_away(store: Store) -> list[PutAwayItem]:
 @router.post("", operation_id="createProject", status_code=201)
 def create_project(body: NewProject, store: Store) -> Made:
     design = Design(region=body.region, vehicle=Vehicle(preset=body.preset))
-    return _opened(store, store.create(body.name, [("as planned", computed(design))], "you"))
+    return _opened(store, store.create(body.name, [(says("as-planned"), computed(design))], "you"))
 
 
 def _opened(store: Store, id: uuid.UUID) -> Made:
@@ -160,7 +161,7 @@ def copy_project(project_id: uuid.UUID, body: CopyAsked, store: Store) -> Made:
     designs = [(name, d if body.facts else anew(d)) for name, d in p.variants if isinstance(d, Design)]
     if len(designs) < len(p.variants):
         lost = next(name for name, d in p.variants if not isinstance(d, Design))
-        raise BadInput("variants", f"“{lost}” is kept in a form that this Bothy can't read; export the project, and copy what can be read")
+        raise BadInput("variants", says("kept-in-form-that", lost=lost))
     building = next((i for i, (name, _) in enumerate(designs) if name == p.building), 0)
     checked = [(name, computed(d, evidence if i == building else ())) for i, (name, d) in enumerate(designs)]
     free = _free_name(body.name or p.name, {x.name for x in store.all()})

@@ -23,6 +23,7 @@ from bothy.core.region import REGIONS
 from bothy.core.units import parse
 from bothy.core.warmth.presets import BUILD_UPS
 from bothy.core.warmth.surfaces import worked
+from bothy.core.words.says import api_says as says
 from bothy.formats import appliances_csv, archive, project_file
 from bothy.formats.method_pages import MethodPage, read_pages
 from bothy.formats.workbook import from_xlsx
@@ -259,11 +260,11 @@ def read_appliance_cell(body: CellText) -> CellOut:
     known = {k: v for k, v in body.appliance.items() if k in (*appliances_csv.POWER_FORMS, *appliances_csv.USE_FORMS)}
     for key, value in known.items():
         if value is not None and (isinstance(value, bool) or not isinstance(value, (int, float)) or not -1e9 < value < 1e9):
-            raise BadInput(key, "must be a number, or nothing")
+            raise BadInput(key, says("must-be-number-or"))
     try:
         fields, understood = appliances_csv.read_cell(body.field, body.text, known)
     except KeyError:
-        raise BadInput("appliance", "has no power yet; type that first") from None
+        raise BadInput("appliance", says("has-no-power-yet")) from None
     return CellOut(fields=fields, understood=understood)
 
 

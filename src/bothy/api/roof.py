@@ -23,6 +23,7 @@ from bothy.core.roof.plan import roof_things, shape_of
 from bothy.core.roof.template import Template, template_of
 from bothy.core.sides.plan import side_things
 from bothy.core.sides.worked import side_template
+from bothy.core.words.says import api_says as says
 from bothy.formats import roof_template
 from bothy.formats.papers import size_for
 from bothy.formats.pdf import Sheet
@@ -77,7 +78,7 @@ def _template(design: Design, of: str, below: bool) -> Template:
     if thing is None:
         if any(t.key == of for t in side_things(design)):
             return side_template(design, of, below)
-        raise BadInput("of", f"nothing on the roof, in a wall or in the floor is called “{of}”; choose one of the list")
+        raise BadInput("of", says("nothing-on-roof-in", of=of))
     return template_of(thing, shape_of(design, body_of(design)), below)
 
 

@@ -16,6 +16,7 @@ from bothy.core.places import legs_of
 from bothy.core.sizing.compare import SideBySide, side_by_side
 from bothy.core.sizing.search import WHOLE, SizingRun, search
 from bothy.core.trips.itinerary import NoTrip
+from bothy.core.words.says import api_says as says
 from bothy.jobs.runner import Between
 
 router = APIRouter(prefix="/api/variants", tags=["sizing"])
@@ -36,7 +37,7 @@ def start_sizing(variant_id: uuid.UUID, request: Request, store: Store, reports:
     h = standing(store, reports, variant_id).head
     refuse_second(jobs, variant_id, KIND)
     if not legs_of(h.design):
-        raise NoTrip("legs", "has no leg yet; add the first place of the trip")
+        raise NoTrip("legs", says("has-no-leg-yet"))
 
     def work(between: Between) -> Any:
         return search(h.design, between, sweep=request.app.state.sweep).model_dump(mode="json")

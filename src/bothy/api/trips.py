@@ -20,6 +20,7 @@ from bothy.core.places import legs_of
 from bothy.core.trips.itinerary import day_count
 from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.run import TripRun
+from bothy.core.words.says import api_says as says
 from bothy.forecast.client import ask, forecasts_for
 from bothy.jobs.runner import Between, Runner
 from bothy.store.jobs import OPEN, JobRow, Jobs
@@ -83,7 +84,7 @@ def refuse_second(jobs: Jobs, variant_id: uuid.UUID, kind: str) -> None:
     """Raise when a job of that kind runs already for a variant."""
     now = jobs.latest(variant_id, kind)
     if now is not None and now.state in OPEN:
-        raise BadInput("job", "one runs already; wait for it or cancel it")
+        raise BadInput("job", says("one-runs-already-wait"))
 
 
 def with_draws(design: Design, draws: int) -> Design:
@@ -115,7 +116,7 @@ def start_trip(variant_id: uuid.UUID, store: Store, reports: Cache, jobs: JobSto
     h = standing(store, reports, variant_id).head
     refuse_second(jobs, variant_id, KIND)
     if not legs_of(h.design):
-        raise BadInput("legs", "has no leg yet; add the first place of the trip")
+        raise BadInput("legs", says("has-no-leg-yet"))
 
     def work(between: Between) -> Any:
         return run_trip(Context(h.design), workers=2, between=between).model_dump(mode="json")

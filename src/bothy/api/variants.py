@@ -35,6 +35,7 @@ from bothy.core.sent import Sent, change, fragments, sent
 from bothy.core.sound import Sound
 from bothy.core.wiring.diagram import Diagram
 from bothy.core.wiring.lists import BenchLists, bench_lists
+from bothy.core.words.says import api_says as says
 from bothy.formats import circuits_table
 from bothy.jobs.bounded import BOUNDED
 from bothy.store.projects import MadeBefore, MoreFacts, NotBuilding, Projects, Stale, VariantHead
@@ -169,7 +170,7 @@ REFUSALS: dict[int | str, dict[str, Any]] = {412: {"model": Conflict}, 422: {"mo
 def _expected(if_match: str) -> int:
     text = if_match.strip().strip('"')
     if not REVISION.fullmatch(text):
-        raise BadInput("If-Match", "must be the number of a revision")
+        raise BadInput("If-Match", says("must-be-number-revision"))
     return int(text)
 
 
@@ -179,7 +180,7 @@ def _conflict(store: Projects, id: uuid.UUID, expected: int, head: int) -> JSONR
         changed = changed_paths(store.design_at(id, expected).model_dump(mode="json"), store.design_at(id, head).model_dump(mode="json"))
     except (LookupError, BadInput):
         changed = ["/"]
-    return problem(412, "revision", f"the design was changed meanwhile: it is at revision {head}, this edit was made on {expected}", head=head, changed=changed)
+    return problem(412, "revision", says("design-was-changed-meanwhile", head=head, expected=expected), head=head, changed=changed)
 
 
 def _moved(store: Projects, head: VariantHead, expected: int, seen: int | None) -> JSONResponse | None:
@@ -190,7 +191,7 @@ def _moved(store: Projects, head: VariantHead, expected: int, seen: int | None) 
         return None
     then = facts_of(e for e in head.evidence if e.number <= seen)
     changed = changed_paths({"facts": then.model_dump(mode="json")}, {"facts": facts_of(head.evidence).model_dump(mode="json")})
-    told = f"something was measured meanwhile: the evidence is at entry {newest(head.evidence)}, this edit was made on {seen}"
+    told = says("something-was-measured-meanwhile", newest=newest(head.evidence), seen=seen)
     return problem(412, "facts", told, head=head.revision, changed=changed)
 
 
@@ -228,7 +229,7 @@ def _once(store: Projects, reports: Reports, id: uuid.UUID, edit_id: uuid.UUID |
             made = None
         if made is None or made.status_code == HTTPStatus.PRECONDITION_FAILED:
             made = _made_before(store, reports, id, edit_id) or made
-    return made or problem(409, "Edit-Id", "the change was made, and is no longer there")
+    return made or problem(409, "Edit-Id", says("change-was-made-and"))
 
 
 class Tried(NamedTuple):
@@ -324,7 +325,7 @@ def get_working(variant_id: uuid.UUID, revision: int, key: Annotated[str, Query(
     try:
         return answer(kept.report.working(key), revision)
     except KeyError:
-        return problem(404, "key", f"there is no figure '{key}' at revision {revision}")
+        return problem(404, "key", says("there-no-figure-at", key=key, revision=revision))
 
 
 @router.get("/{variant_id}/sources", operation_id="getSources", response_model=list[SourceOut])
@@ -360,7 +361,7 @@ def _edit(store: Projects, reports: Reports, variant_id: uuid.UUID, expected: in
         return _conflict(store, variant_id, expected, exc.head)
     except MoreFacts:
         refused = _moved(store, store.head(variant_id), expected, newest(head.evidence))
-        return refused or problem(412, "facts", "something was measured meanwhile", head=expected, changed=["/facts"])
+        return refused or problem(412, "facts", says("something-was-measured-meanwhile-2"), head=expected, changed=["/facts"])
     return _edited(reports, head, revision, written, head.evidence, now.kept, can_undo=True, can_redo=False)
 
 
@@ -463,7 +464,7 @@ def get_reasons(variant_id: uuid.UUID, revision: int, group: Group, id: Annotate
     """Why one proposal is made on the design of a revision, and what was assumed for it."""
     told = reasons(standing(store, reports, variant_id, revision).head.design, group, id)
     if told is None:
-        return problem(404, "id", f"there is no proposal '{id}' at revision {revision}")
+        return problem(404, "id", says("there-no-proposal-at", id=id, revision=revision))
     return answer(told.model_dump(mode="json"), revision)
 
 
@@ -479,9 +480,9 @@ def accept_proposals(
             return refused
         design, taken = accept(head.design, body.ids, body.groups or None)
         if not taken:
-            raise BadInput("ids", "there is nothing to take: what was typed stays, and the rest is already as proposed")
+            raise BadInput("ids", says("there-nothing-to-take"))
         one = computed(design, head.evidence, before.report)
-        written, told = sent(one, before.sent), f"took {len(taken)} proposals" if len(taken) > 1 else f"took proposal {taken[0]}"
+        written, told = sent(one, before.sent), says("took-proposals", taken_count=len(taken)) if len(taken) > 1 else says("took-proposal", taken=taken[0])
         try:
             new = store.save(variant_id, expected, one, told, "you", edit_id, written.text())
         except Stale as exc:

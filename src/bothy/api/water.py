@@ -13,6 +13,7 @@ from bothy.api.state import Cache, Store, standing
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.water.pressure import solve_taps
+from bothy.core.words.says import api_says as says
 
 router = APIRouter(prefix="/api/variants", tags=["water"])
 
@@ -38,10 +39,10 @@ def get_taps(variant_id: uuid.UUID, revision: int, store: Store, reports: Cache,
     outlets = {r.id for r in w.runs if r.outlet != "none"}
     for one in chosen:
         if one not in outlets:
-            raise BadInput("open", f"“{one}” is no outlet of this design; outlets are {', '.join(sorted(outlets)) or 'none yet'}")
+            raise BadInput("open", says("no-outlet-this-design", one=one, outlets=", ".join(sorted(outlets)) or "none yet"))
     solved = solve_taps(w, chosen)
     if solved is None or w.pump is None:
-        raise BadInput("pump", "is missing; choose a pump and lay a run before taps can be opened")
+        raise BadInput("pump", says("missing-choose-pump-and"))
     p = w.pump
     amps = solved.total_l_min * solved.pump_kpa / (60 * p.efficiency_frac * Context(design).bank_v)
     return TapsOpen(

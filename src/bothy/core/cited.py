@@ -11,6 +11,7 @@ from bothy.core.design.base import Doc
 from bothy.core.design.document import Design
 from bothy.core.figure import Figure, given, unit_of
 from bothy.core.finding import Finding
+from bothy.core.words.says import core_says as says
 
 SCALES: dict[str, tuple[tuple[str, float], ...]] = {
     "%": (("%", 0.01), ("", 0.01)),
@@ -148,7 +149,7 @@ def _typed(subject: str, item: Doc | None, wanted: Wanted) -> tuple[str, Figure]
     """A value that was typed of the very item a finding is about, where its message says it."""
     for name, value in item.__dict__.items() if item is not None else ():
         if type(value) in (int, float) and _is(value, unit_of(name), wanted):
-            return f"typed/{subject}~{name}", given(name, value, "typed", "as typed")
+            return f"typed/{subject}~{name}", given(name, value, "typed", says("as-typed"))
     return None
 
 

@@ -13,6 +13,7 @@ from bothy.core.design.document import Design
 from bothy.core.figure import label_of
 from bothy.core.region import REGIONS
 from bothy.core.report import Report
+from bothy.core.words.says import core_says as says
 
 MOST_ROWS = 600
 LEAST_FRAC = 0.005
@@ -186,17 +187,17 @@ def _heads(d: Design, r: Report) -> list[tuple[str, str, float | None]]:
         ("bank", "Ah", bank.unit_charge_ah * bank.parallel_count if bank else 0.0),
         ("panels", "W", sum(a.panel_power_w * a.series_count * a.parallel_count for a in d.power.arrays)),
         ("inverter", "W", d.power.inverter.rating_w if d.power.inverter else 0.0),
-        ("need covered in the leanest season", "%", None if worst is None else 100 * worst),
+        (says("need-covered-in-leanest"), "%", None if worst is None else 100 * worst),
         ("circuits", "", float(len(d.wiring.circuits))),
-        ("heat that the cold night takes", "W", r.warmth.heat_loss_w),
-        ("fresh water", "L", r.water.capacity_l.get("fresh")),
-        ("days of water", "days", r.water.days),
-        ("days of gas", "days", r.gas.days),
-        ("known mass", "kg", r.vehicle.payload_used_kg),
-        ("heaviest loading", "kg", loading.gross_kg if loading else None),
-        ("parts of the catalogue, not owned yet", REGIONS[d.region].currency, _price(d)),
-        ("steps proved", "", float(proved.passed)),
-        ("of steps to prove", "", float(proved.total)),
+        (says("heat-that-cold-night"), "W", r.warmth.heat_loss_w),
+        (says("fresh-water"), "L", r.water.capacity_l.get("fresh")),
+        (says("water"), "days", r.water.days),
+        (says("gas"), "days", r.gas.days),
+        (says("known-mass"), "kg", r.vehicle.payload_used_kg),
+        (says("heaviest-loading"), "kg", loading.gross_kg if loading else None),
+        (says("parts-catalogue-not-owned"), REGIONS[d.region].currency, _price(d)),
+        (says("steps-proved"), "", float(proved.passed)),
+        (says("steps-to-prove"), "", float(proved.total)),
     ]
 
 

@@ -20,6 +20,7 @@ from bothy.core.places import Stay, place_of, stays_of
 from bothy.core.power.chemistry import CHEMISTRIES, Chemistry, SystemVoltage
 from bothy.core.region import REGIONS, Region
 from bothy.core.vehicles import PRESETS
+from bothy.core.words.says import core_says as says
 
 P = ParamSpec("P")
 T = TypeVar("T")
@@ -27,11 +28,11 @@ T = TypeVar("T")
 
 DEFAULT_PLACE = {"uk": "london", "eu": "munich", "us": "denver", "au": "alice_springs"}
 BANK_PLACES = {
-    "warm_inside": "inside, in the warm",
-    "unheated_inside": "inside, unheated",
-    "garage": "in the garage",
-    "underfloor": "under the floor",
-    "engine_space": "in the engine space",
+    "warm_inside": says("inside-in-warm"),
+    "unheated_inside": says("inside-unheated"),
+    "garage": says("in-garage"),
+    "underfloor": says("under-floor"),
+    "engine_space": says("in-engine-space"),
 }
 
 
@@ -70,31 +71,31 @@ class Context:
         self.region: Region = REGIONS[d.region]
         self.preset = PRESETS[v.preset]
         p = self.preset
-        why = f"typical of a {p.name}"
-        self.inside_length_m = self._number("/vehicle/inside_length_m", "inside length", v.inside_length_m, p.inside[0], "m", why)
-        self.inside_width_m = self._number("/vehicle/inside_width_m", "inside width", v.inside_width_m, p.inside[1], "m", why)
-        self.inside_height_m = self._number("/vehicle/inside_height_m", "inside height", v.inside_height_m, p.inside[2], "m", why)
+        why = says("typical", p_name=p.name)
+        self.inside_length_m = self._number("/vehicle/inside_length_m", says("inside-length"), v.inside_length_m, p.inside[0], "m", why)
+        self.inside_width_m = self._number("/vehicle/inside_width_m", says("inside-width"), v.inside_width_m, p.inside[1], "m", why)
+        self.inside_height_m = self._number("/vehicle/inside_height_m", says("inside-height"), v.inside_height_m, p.inside[2], "m", why)
         self.payload_kg = self._number("/vehicle/payload_kg", "payload", v.payload_kg, p.payload_kg, "kg", why)
-        self.vehicle_v: float = self._number("/vehicle/vehicle_voltage_v", "vehicle's own voltage", v.vehicle_voltage_v, p.vehicle_v, "V", why)
-        self.alternator_a = self._number("/vehicle/alternator_rated_a", "alternator's label", v.alternator_rated_a, p.alternator_a, "A", why)
-        self.smart: bool = self._other("/vehicle/smart_alternator", "smart alternator", v.smart_alternator, p.smart, why)
+        self.vehicle_v: float = self._number("/vehicle/vehicle_voltage_v", says("vehicles-own-voltage"), v.vehicle_voltage_v, p.vehicle_v, "V", why)
+        self.alternator_a = self._number("/vehicle/alternator_rated_a", says("alternators-label"), v.alternator_rated_a, p.alternator_a, "A", why)
+        self.smart: bool = self._other("/vehicle/smart_alternator", says("smart-alternator"), v.smart_alternator, p.smart, why)
         self.bank_place: str = self._other(
             "/vehicle/bank_place",
-            "place of the bank",
+            says("place-bank"),
             self._placed_bank() or v.bank_place,
             "unheated_inside",
-            "the cautious guess until you enter where it stands",
+            says("cautious-guess-until-you"),
         )
         life = d.life
-        self.people = self._number("/life/people", "people", life.people, 2, "", "two, until you enter it")
+        self.people = self._number("/life/people", "people", life.people, 2, "", says("two-until-you-enter"))
         self.nights = self._number(
-            "/life/nights_between_hookups", "nights between hook-ups", life.nights_between_hookups, 3, "nights", "three, until you enter it"
+            "/life/nights_between_hookups", says("nights-between-hook-ups"), life.nights_between_hookups, 3, "nights", says("three-until-you-enter")
         )
-        place = self._other("/life/place", "place", life.place, DEFAULT_PLACE[d.region], "a town of the region, until you enter where")
+        place = self._other("/life/place", "place", life.place, DEFAULT_PLACE[d.region], says("town-region-until-you"))
         self.climate: Climate = place_of(d, place)
         self._say("/life/place", self.climate.name)
-        self.from_month = int(self._number("/life/from_month", "first month", life.from_month, 1, "", "all year, until you enter them"))
-        self.to_month = int(self._number("/life/to_month", "last month", life.to_month, 12, "", "all year, until you enter them"))
+        self.from_month = int(self._number("/life/from_month", says("first-month"), life.from_month, 1, "", says("all-year-until-you")))
+        self.to_month = int(self._number("/life/to_month", says("last-month"), life.to_month, 12, "", says("all-year-until-you")))
         for path, month in (("/life/from_month", self.from_month), ("/life/to_month", self.to_month)):
             self._say(path, MONTHS[month - 1])
         self._say("/vehicle/bank_place", BANK_PLACES[self.bank_place])
@@ -102,11 +103,11 @@ class Context:
         self.stays: list[Stay] = stays_of(d)
         self.drive_h = self._number(
             "/life/drive_h_per_day",
-            "driving per day",
+            says("driving-per"),
             life.drive_h_per_day,
             0.5 if self.alternator_a > 0 else 0.0,
             "h",
-            "half an hour a day, until you enter it",
+            says("half-hour-until-you"),
         )
         self.drive_daily = bool(life.drive_h_per_day)
         """Whether driving between hook-ups is said to be daily; where it is only assumed the bank must carry a stay without it."""
@@ -141,29 +142,27 @@ class Context:
     def _warmth(self) -> None:
         """Temperatures to design for, and how leaky the shell is."""
         w = self.design.warmth
-        self.indoor_c = self._number("/warmth/indoor_temp_c", "warm by day", w.indoor_temp_c, 20, "°C", "usual while awake")
-        self.night_c = self._number("/warmth/night_temp_c", "warm by night", w.night_temp_c, 16, "°C", "usual while asleep")
+        self.indoor_c = self._number("/warmth/indoor_temp_c", says("warm-by"), w.indoor_temp_c, 20, "°C", says("usual-while-awake"))
+        self.night_c = self._number("/warmth/night_temp_c", says("warm-by-night"), w.night_temp_c, 16, "°C", says("usual-while-asleep"))
         coldest, hottest = min(self.met(), key=lambda x: x[0].tmin_c[x[1] - 1]), max(self.met(), key=lambda x: x[0].tmax_c[x[1] - 1])
         cold, hot = coldest[0].tmin_c[coldest[1] - 1] - 6, hottest[0].tmax_c[hottest[1] - 1] + 5
         self.cold_c = self._number(
             "/warmth/design_cold_c",
-            "coldest to design for",
+            says("coldest-to-design-for"),
             w.design_cold_c,
             round(min(cold, self.night_c - 1), 1),
             "°C",
-            f"6 K under the coldest month's mean minimum in {coldest[0].name}",
+            says("under-coldest-months-mean", coldest_name=coldest[0].name),
         )
         self.hot_c = self._number(
             "/warmth/design_hot_c",
-            "hottest to design for",
+            says("hottest-to-design-for"),
             w.design_hot_c,
             round(hot, 1),
             "°C",
-            f"5 K over the hottest planned month's mean maximum in {hottest[0].name}",
+            says("over-hottest-planned-months", hottest_name=hottest[0].name),
         )
-        self.leak_per_h = self._number(
-            "/warmth/leak_per_h", "air that leaks", w.leak_per_h, 1.0, "1/h", "closed, with a breeze or fixed vents; method warmth.design-conditions"
-        )
+        self.leak_per_h = self._number("/warmth/leak_per_h", says("air-that-leaks"), w.leak_per_h, 1.0, "1/h", says("closed-with-breeze-or"))
 
     def part(self, name: str, work: Callable[Concatenate[Context, P], T], *given: P.args, **none: P.kwargs) -> T:
         """A piece of a part of the report, ``work(self, *given)``; where a report is made again it is taken from the last one, see :mod:`bothy.core.reuse`."""
@@ -189,7 +188,11 @@ class Context:
 
     def _number(self, path: str, label: str, value: float | None, default: float, unit: str, why: str) -> float:
         fig = Figure(
-            float(default if value is None else value), unit, label, origin="assumed" if value is None else "typed", note=why if value is None else "as typed"
+            float(default if value is None else value),
+            unit,
+            label,
+            origin="assumed" if value is None else "typed",
+            note=why if value is None else says("as-typed"),
         )
         self.said[path] = fig
         if value is None:
@@ -235,12 +238,12 @@ class Context:
         """The coldest night to design for, at Life's place or on the trip: 6 K under the coldest month's mean minimum (typical)."""
         where, month = min(self.met(), key=lambda x: x[0].tmin_c[x[1] - 1])
         t = where.tmin_c[month - 1]
-        mean = given("mean_minimum_c", t, "table", f"{where.name}, {MONTHS[month - 1]}; approximate normals")
+        mean = given("mean_minimum_c", t, "table", says("approximate-normals", where_name=where.name, months=MONTHS[month - 1]))
         return Figure(
             t - 6.0,
             "°C",
-            "Coldest night",
-            expression="mean minimum − 6 K",
+            says("coldest-night"),
+            expression=says("mean-minimum"),
             source=Method("warmth.design-conditions", "typical cold spell; approximate"),
             inputs=(("mean_minimum_c", mean),),
         )
@@ -248,12 +251,12 @@ class Context:
     def record_cold(self) -> Figure:
         """The cold to take for a panel's voltage: 14 K under the coldest mean minimum of the year at Life's place, or on the trip (cautious)."""
         where, month = min([(self.climate, m) for m in range(1, 13)] + self.met(), key=lambda x: x[0].tmin_c[x[1] - 1])
-        mean = given("mean_minimum_c", where.tmin_c[month - 1], "table", f"{where.name}, {MONTHS[month - 1]}; approximate normals")
+        mean = given("mean_minimum_c", where.tmin_c[month - 1], "table", says("approximate-normals", where_name=where.name, months=MONTHS[month - 1]))
         return Figure(
             mean.value - 14.0,
             "°C",
-            "Record cold",
-            expression="mean minimum − 14 K",
+            says("record-cold"),
+            expression=says("mean-minimum-2"),
             source=Method("warmth.design-conditions", "cautious; use the local record low"),
             inputs=(("mean_minimum_c", mean),),
         )
@@ -267,18 +270,18 @@ class Context:
             return Figure(
                 max(10.0, night.value),
                 "°C",
-                "Coldest cells",
-                expression="kept at 10 °C or more by the heating",
+                says("coldest-cells"),
+                expression=says("kept-at-or-more"),
                 source=Method("warmth.design-conditions") + OwnChoice("typical"),
                 inputs=(("coldest_night_c", night),),
                 note=where,
             )
-        offset = given("warmer_k", warmer, "table", f"{where}; typical")
+        offset = given("warmer_k", warmer, "table", says("typical-2", where=where))
         return Figure(
             night.value + warmer,
             "°C",
-            "Coldest cells",
-            expression="coldest night + what its place gives",
+            says("coldest-cells"),
+            expression=says("coldest-night-what-place"),
             source=Method("warmth.design-conditions") + OwnChoice("typical"),
             inputs=(("coldest_night_c", night), ("warmer_k", offset)),
         )

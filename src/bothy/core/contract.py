@@ -6,6 +6,7 @@ Input errors name the leaf key and the path, in words that say what would be rig
 from __future__ import annotations
 
 import math
+import re
 from collections.abc import Iterable, Mapping
 from functools import cache
 from typing import Annotated, Any, ClassVar, Self, TypeVar
@@ -15,8 +16,25 @@ from pydantic.json_schema import JsonSchemaValue
 from pydantic_core import CoreSchema, PydanticCustomError
 
 from bothy.core.figure import Figure, given, label_of
+from bothy.core.words.says import core_says as says
 
 EPS = 1e-9
+
+
+_KEY = re.compile(r" \((?:[a-z0-9]+_)+[a-z0-9]+\)|(?<=\()(?:[a-z0-9]+_)+[a-z0-9]+: ")
+
+_VERB = re.compile(r"(?:must|is|are|has|holds|needs|goes|would|can)\b")
+_PLACED = re.compile(r"(?!(?:variants|evidence)\[)[\w.\[\]-]+: (.*)", re.DOTALL)
+"""A message after its path; in a file the path is the place to look at, and stays."""
+
+
+def plainly(key: str, message: str) -> str:
+    """A refusal for people: the field by its name; paths and keys in brackets, “(cut_in_kpa: 140)”, are for machines."""
+    plain = _KEY.sub("", message)
+    label, placed = label_of(key), _PLACED.fullmatch(plain)
+    if not label or placed is None:
+        return plain
+    return f"{label[0].upper()}{label[1:]}{'' if _VERB.match(placed[1]) else ':'} {placed[1]}"
 
 
 class BadInput(ValueError):
@@ -27,6 +45,11 @@ class BadInput(ValueError):
         super().__init__(f"{path or key}: {message}")
         self.key = key
         self.message = f"{path or key}: {message}"
+
+    @property
+    def plainly(self) -> str:
+        """The message for people: the field by its name; paths and keys in brackets are for machines."""
+        return plainly(self.key, self.message)
 
 
 def wrong(key: str, message: str) -> PydanticCustomError:
@@ -39,7 +62,7 @@ def rising_box(box: object) -> None:
     for axis in "xyz":
         low, high = getattr(box, f"{axis}0_m"), getattr(box, f"{axis}1_m")
         if high <= low:
-            raise wrong(f"{axis}1_m", f"must be above {axis}0_m: it is {high:g} m, and that is {low:g} m ({1000 * (low - high):.0f} mm the wrong way)")
+            raise wrong(f"{axis}1_m", says("must-be-above-and", axis=axis, high_m=high, low_m=low, low_mm=1000 * (low - high)))
 
 
 def whole(value: Any) -> Any:
@@ -105,7 +128,7 @@ class Contract(BaseModel):
         """The one key of ``keys`` that is given; otherwise an error that names the first."""
         present = [k for k in keys if getattr(self, k) is not None]
         if len(present) != 1:
-            raise wrong(keys[0], f"give exactly one of {', '.join(label_of(k) for k in keys)}")
+            raise wrong(keys[0], says("give-exactly-one", label_ofs=", ".join(label_of(k) for k in keys)))
         return present[0]
 
 
@@ -171,9 +194,9 @@ class Given:
         value = getattr(self.model, key)
         if value is None:
             assert fallback is not None, key
-            return given(key, fallback, "default", why or "default of the calculator")
+            return given(key, fallback, "default", why or says("default-calculator"))
         said = key in self.model.model_fields_set
-        return given(key, value, "input" if said else "default", "" if said else "default of the calculator")
+        return given(key, value, "input" if said else "default", "" if said else says("default-calculator"))
 
 
 def strip_nulls(value: Any) -> Any:
@@ -197,18 +220,18 @@ _WORDS = {
     "greater_than": "must be more than {gt}",
     "less_than_equal": "must be at most {le}",
     "less_than": "must be less than {lt}",
-    "missing": "is required",
-    "extra_forbidden": "is not a known key",
-    "finite_number": "must be a finite number",
-    "float_type": "must be a number",
-    "int_type": "must be a whole number",
-    "bool_type": "must be true or false",
-    "string_type": "must be text",
+    "missing": says("required"),
+    "extra_forbidden": says("not-known-key"),
+    "finite_number": says("must-be-finite-number"),
+    "float_type": says("must-be-number"),
+    "int_type": says("must-be-whole-number"),
+    "bool_type": says("must-be-true-or"),
+    "string_type": says("must-be-text"),
     "literal_error": "must be one of {expected}",
-    "list_type": "must be a list",
-    "dict_type": "must be an object",
-    "model_type": "must be an object",
-    "model_attributes_type": "must be an object",
+    "list_type": says("must-be-list"),
+    "dict_type": says("must-be-object"),
+    "model_type": says("must-be-object"),
+    "model_attributes_type": says("must-be-object"),
     "too_short": "must have at least {min_length} entries",
     "too_long": "must have at most {max_length} entries",
     "string_too_long": "must have at most {max_length} characters",
@@ -234,7 +257,7 @@ def explain(error: ValidationError) -> BadInput:
 def parse(model: type[Contract], data: Any) -> Contract:
     """Validate raw JSON data. Raises :class:`BadInput` naming the key."""
     if not isinstance(data, dict):
-        raise BadInput("input", "must be a JSON object")
+        raise BadInput("input", says("must-be-json-object"))
     try:
         return model.model_validate(strip_nulls(data))
     except ValidationError as exc:
@@ -246,7 +269,7 @@ def unique_ids(ids: Iterable[str], key: str = "id") -> None:
     seen: set[str] = set()
     for one in ids:
         if one in seen:
-            raise wrong(key, f"'{one}' is used twice; every {key} must be unique")
+            raise wrong(key, says("used-twice-every-must", one=one, key=key))
         seen.add(one)
 
 

@@ -15,11 +15,13 @@ yields a :class:`Figure` that remembers its inputs; ``.raw`` is the bare functio
 from __future__ import annotations
 
 import inspect
+import re
 from collections.abc import Callable, Iterable
 from functools import cache
 from typing import Any, Generic, Literal, ParamSpec, SupportsFloat
 
 from bothy.core.method.sources import Cited
+from bothy.core.words.catalogues import Catalogue, language
 
 Origin = Literal["computed", "typed", "assumed", "catalogue", "table", "input", "default"]
 
@@ -115,54 +117,26 @@ def unit_of(key: str) -> str:
     return ""
 
 
-WORDS = {
-    "poa": "light on the plane",
-    "ghi": "light on the flat",
-    "dhi": "diffuse light",
-    "dni": "beam",
-    "soc": "charge",
-    "lolp": "days short",
-    "pv": "sun",
-    "dcdc": "driving charge",
-    "stc": "on the label",
-    "kt": "clearness",
-    "temp": "temperature",
-    "iam": "incidence loss",
-    "aoi": "angle of incidence",
-    "p10": "in 1 of 10",
-    "p50": "in half",
-    "p90": "in 9 of 10",
-    "el": "electricity",
-    "rh": "humidity",
-    "ach": "air changes",
-    "sat": "saturation",
-    "abs": "absolute",
-    "mu": "vapour resistance factor",
-    "u": "U",
-    "r": "R",
-    "lel": "lower explosive limit",
-    "cg": "centre of gravity",
-    "sd": "vapour resistance as air",
-    "ua": "heat loss coefficient",
-    "co2": "CO₂",
-    "co": "CO",
-    "90pct": "90 %",
-    "eer": "cooling per watt",
-}
-"""Abbreviations of the keys in words."""
+LABELS = Catalogue("bothy.core.words", ["labels"])
 
 
 @cache
-def label_of(key: str) -> str:
-    """A key in words, without its unit: ``bank_min_voltage_v`` -> ``bank min voltage``."""
+def _label(key: str, _spoken: str) -> str:
+    found = LABELS.find(key)
+    if found is not None:
+        return found
+    number = re.fullmatch(r"(.+?)_(\d+)((?:_[a-z0-9]+)*)", key)
+    if number is not None and (found := LABELS.find(number[1] + number[3])) is not None:
+        return f"{found}, {number[2]}"
     parts = key.split("_")
-    for size in (3, 2, 1):
-        if len(parts) > size and "_".join(parts[-size:]) in UNIT_BY_SUFFIX:
-            if parts[-1] in ("frac", "count"):
-                break
-            parts = parts[:-size]
-            break
-    return " ".join(WORDS.get(p, p) for p in parts if p != "frac").replace(" count", " number")
+    size = next((n for n in (3, 2, 1) if len(parts) > n and "_".join(parts[-n:]) in UNIT_BY_SUFFIX), 0)
+    return " ".join(parts[: len(parts) - size])
+
+
+def label_of(key: str) -> str:
+    """What a key is called: ``bank_min_voltage_v`` -> ``lowest voltage of the battery bank``; one of several (``sd_2_m``) with its number. A key that a sum
+    makes up from somebody's name (``Hob_g_day``) is called by that name."""
+    return _label(key, language())
 
 
 _new = object.__new__

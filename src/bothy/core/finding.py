@@ -13,6 +13,7 @@ from pydantic import BaseModel, ConfigDict
 from bothy.core.figure_keys import check
 from bothy.core.method.sources import Cited, SourceOut, written
 from bothy.core.words.catalogues import Catalogue
+from bothy.core.words.says import core_says as says
 
 Severity = Literal["danger", "fault", "advice", "question", "note"]
 SEVERITIES: tuple[Severity, ...] = ("danger", "fault", "advice", "question", "note")
@@ -61,7 +62,7 @@ class Remedy(BaseModel):
         """The same change, with words that say more is needed after it."""
         if self.label.startswith("First step"):
             return self
-        return self.model_copy(update={"label": f"First step: {self.label[0].lower()}{self.label[1:]}"})
+        return self.model_copy(update={"label": says("first-step", self_label=self.label[0].lower(), self_label_2=self.label[1:])})
 
     @classmethod
     def sets(cls, label: str, item: str, id: str | None = None, /, **values: Any) -> Remedy:

@@ -10,6 +10,7 @@ from pydantic import Field
 from bothy.core.contract import Contract, Whole, wrong
 from bothy.core.figure import formula
 from bothy.core.method.sources import Method
+from bothy.core.words.says import core_says as says
 
 SMOOTH_MM = 0.0015
 """Wall roughness of plastic and drawn copper in mm."""
@@ -89,9 +90,9 @@ def check_fittings(fittings: Mapping[str, int], known: Mapping[str, float]) -> N
     """Refuse a fitting that the table doesn't have, or an impossible count."""
     for name, count in fittings.items():
         if name not in known:
-            raise wrong("fittings", f"“{name}” is not a known fitting; known are {', '.join(known)}")
+            raise wrong("fittings", says("not-known-fitting-known", name=name, known=", ".join(known)))
         if not 0 <= count <= 100:
-            raise wrong("fittings", f"“{name}” must come 0 to 100 times")
+            raise wrong("fittings", says("must-come-to-times", name=name))
 
 
 def k_of(fittings: Mapping[str, int], known: Mapping[str, float], extra: float = 0.0) -> float:

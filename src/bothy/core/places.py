@@ -14,6 +14,7 @@ from bothy.core.catalogue.climates import Climate, climates
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.design.trips import Leg, LiveThere, OwnPlace
+from bothy.core.words.says import core_says as says
 
 EARTH_KM = 6371.0088
 LAPSE_K_M = -0.0065
@@ -72,7 +73,7 @@ def place_of(design: Design, key: str) -> Climate:
         return climate_of(own)
     found = climates().get(key)
     if found is None:
-        raise BadInput("place", f"“{key}” is not a place in the climate table, nor one of your own; choose one from the list")
+        raise BadInput("place", says("not-place-in-climate", key=key))
     return found
 
 

@@ -6,6 +6,7 @@ import re
 from typing import Any
 
 from bothy.core.contract import BadInput
+from bothy.core.words.says import core_says as says
 
 DEEPEST, MOST_VALUES = 24, 100_000
 """Nesting and number of values that a design or the input of a sum may have."""
@@ -18,7 +19,7 @@ _NOT_TEXT = re.compile("[\x00-\x08\x0b\x0c\x0e-\x1f\x7f-\x84\x86-\x9f\ud800-\udf
 def not_text(text: str) -> str | None:
     """What in a text is no character of a text, in words; None when all is well."""
     found = _NOT_TEXT.search(text)
-    return None if found is None else f"holds U+{ord(found[0]):04X} at character {found.start() + 1}, which is no letter or sign; take it out"
+    return None if found is None else says("holds-at-character-which", ord=f"{ord(found[0]):04X}", start=found.start() + 1)
 
 
 def as_text(text: str) -> str:
@@ -42,22 +43,22 @@ def check(data: Any, path: str = "", least: float = LEAST) -> int:
 
 def _check(data: Any, path: str, depth: int, left: int, least: float) -> int:
     if depth > DEEPEST:
-        raise _refuse(path, f"is nested more than {DEEPEST} deep")
+        raise _refuse(path, says("nested-more-than-deep", deepest=DEEPEST))
     items = data.items() if isinstance(data, dict) else enumerate(data)
     seen = len(data)
     for key, value in items:
         kind = type(value)
         if type(key) is str and _NOT_TEXT.search(key):
-            raise _refuse(path, f"has a key that {not_text(key)}")
+            raise _refuse(path, says("has-key-that", not_text=not_text(key)))
         if kind is str:
             if _NOT_TEXT.search(value):
                 raise _refuse(f"{path}/{key}", str(not_text(value)))
         elif kind is float:
             if value != 0 and -least < value < least:
-                raise _refuse(f"{path}/{key}", f"is {value:g}, nearer to 0 than anything that can be measured; write 0 or a larger number")
+                raise _refuse(f"{path}/{key}", says("nearer-to-than-anything", value=value))
         elif kind is dict or kind is list:
             if value:
                 seen += _check(value, f"{path}/{key}", depth + 1, left - seen, least)
         if seen > left:
-            raise _refuse(path, f"holds more than {MOST_VALUES:,} values")
+            raise _refuse(path, says("holds-more-than-values", most_values=f"{MOST_VALUES:,}"))
     return seen

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 from bothy.core.context import Context
 from bothy.core.design.document import Design
 from bothy.core.design.edit import apply_patch
@@ -17,10 +19,34 @@ from bothy.core.report import feeds_of
 from bothy.core.roof.plan import geometry_with_roof
 from bothy.core.roof.worked import shaded_by_roof
 from bothy.core.wiring.circuits import work_circuits
+from bothy.core.words.said import Reader, names_in, said
+
+
+def _named(value: Any, reader: Reader, known: set[str]) -> Any:
+    """What a proposal adds, with the names that Bothy gives in its reader's terms and units; a part keeps its maker's, and what has a name already keeps it."""
+    if isinstance(value, list):
+        return [_named(x, reader, known) for x in value]
+    if not isinstance(value, dict):
+        return value
+    out = {k: _named(x, reader, known) for k, x in value.items()}
+    name = out.get("name")
+    if isinstance(name, str) and name not in known and not out.get("part"):
+        out["name"] = said(name, reader)[:120]
+    return out
 
 
 def propose_group(design: Design, group: Group) -> list[Proposal]:
-    """The proposals of one group, on the design as it stands; lengths follow from where things stand."""
+    """The proposals of one group, on the design as it stands; lengths follow from where things stand. What they name is named in the region's terms."""
+    found = _proposed(design, group)
+    if design.region in ("uk", "eu"):
+        return found  # sentences are written in their terms, and who typed nothing reads metric
+    reader, known = Reader("us" if design.region == "us" else "metric", design.region), set(names_in(design.model_dump(mode="json")))
+    for p in found:
+        p.patch = [{**op, "value": _named(op["value"], reader, known)} if isinstance(op.get("value"), dict | list) else op for op in p.patch]
+    return found
+
+
+def _proposed(design: Design, group: Group) -> list[Proposal]:
     geo = geometry_with_roof(design)
     design = shaded_by_roof(settled(design, geo))
     ctx = Context(design, routed=geo.lengths())

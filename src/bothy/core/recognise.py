@@ -6,6 +6,7 @@ import re
 from typing import Any, NamedTuple
 
 from bothy.core.design.life import Appliance
+from bothy.core.words.says import core_says as says
 
 
 class Water(NamedTuple):
@@ -16,9 +17,9 @@ class Water(NamedTuple):
 
 
 WATER: tuple[tuple[str, Water], ...] = (
-    (r"wash(ing)?[- ]?machine|\bwasher\b|washer[- ]?dryer|twin[- ]?tub", Water(30.0, "compact washing machine, one load")),
-    (r"dish[- ]?washer", Water(8.0, "table-top dishwasher, one load")),
-    (r"pressure[- ]?wash", Water(40.0, "pressure washer, ten minutes at a low setting")),
+    (r"wash(ing)?[- ]?machine|\bwasher\b|washer[- ]?dryer|twin[- ]?tub", Water(30.0, says("compact-washing-machine-one"))),
+    (r"dish[- ]?washer", Water(8.0, says("table-top-dishwasher-one"))),
+    (r"pressure[- ]?wash", Water(40.0, says("pressure-washer-ten-minutes"))),
 )
 """Words of a name, and the usual water of one use (typical). What coffee and ice makers take is drinking water, counted as such."""
 OWN_WATER = r"\bpump\b|water heater|shower"
@@ -112,12 +113,12 @@ def mains_of(name: str, running_w: float, system_v: float) -> str | None:
     """Why an appliance is taken for one on the mains: by its name, or because no cable of the system should carry its power; None where it isn't."""
     low = name.lower()
     if re.search(r"\bmains\b|\b(120|230|240) ?v", low):
-        return "by its name"
+        return says("by-name")
     if re.search(_NOT_MAINS, low):
         return None
     if re.search(_MAINS, low):
-        return "by its name"
-    return f"{running_w / system_v:.0f} A at {system_v:g} V is more than a cable should carry" if running_w > LOW_VOLTAGE_MOST_A * system_v else None
+        return says("by-name")
+    return says("at-more-than-cable", running_a=running_w / system_v, system_v=system_v) if running_w > LOW_VOLTAGE_MOST_A * system_v else None
 
 
 def adapter_of(name: str) -> bool:
@@ -139,7 +140,7 @@ _USE: tuple[tuple[str, str, dict[str, float]], ...] = (
     ("cooling", r"freezer", {_DUTY: 0.45}),
     ("cooling", "", {_DUTY: 0.35}),
     ("light", "", {_HOURS_DAY: 4.0}),
-    ("cooking", r"hob|induction|stove|rice cooker|air[- ]?fryer|oven", {_USES: 2.0, "minutes_per_use": 20.0}),
+    ("cooking", says("hob-induction-stove-rice"), {_USES: 2.0, "minutes_per_use": 20.0}),
     ("cooking", r"microwave", {_USES: 2.0, "minutes_per_use": 5.0}),
     ("cooking", "", {_USES: 4.0, "minutes_per_use": 4.0}),
     ("pump", r"bilge", {_HOURS_DAY: 0.1}),

@@ -8,6 +8,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from bothy.core.words.says import core_says as says
+
 RegionKey = Literal["uk", "eu", "us", "au"]
 
 
@@ -28,7 +30,7 @@ class Region:
     ac_colours: tuple[str, str, str]
     licensed: str
     mains_poles: Literal["double", "single"] = "double"
-    residual_device: str = "a 30 mA device"
+    residual_device: str = says("device")
     socket_a: float = 13.0
     currency: Literal["£", "€", "$", "A$"] = "€"
     price_level: float = 1.0
@@ -38,7 +40,7 @@ class Region:
 REGIONS: dict[RegionKey, Region] = {
     "uk": Region(
         "uk",
-        "United Kingdom",
+        says("united-kingdom"),
         230.0,
         50,
         16.0,
@@ -48,13 +50,13 @@ REGIONS: dict[RegionKey, Region] = {
         "iec_circuits",
         ("red", "black"),
         ("brown", "blue", "green-yellow"),
-        "Mains work and its certificate: a qualified electrician (BS 7671, BS EN 1648).",
+        says("mains-work-and-certificate"),
         currency="£",
         price_level=0.9,
     ),
     "eu": Region(
         "eu",
-        "European Union",
+        says("european-union"),
         230.0,
         50,
         16.0,
@@ -64,12 +66,12 @@ REGIONS: dict[RegionKey, Region] = {
         "iec_circuits",
         ("red", "black"),
         ("brown", "blue", "green-yellow"),
-        "Mains work and its certificate: a qualified electrician (national rules, EN 1648).",
+        says("mains-work-and-certificate-qualified"),
         socket_a=16.0,
     ),
     "us": Region(
         "us",
-        "United States",
+        says("united-states"),
         120.0,
         60,
         30.0,
@@ -79,9 +81,9 @@ REGIONS: dict[RegionKey, Region] = {
         "marine_conductors",
         ("red", "black"),
         ("black", "white", "green"),
-        "Mains work: a licensed electrician where the state requires one (NFPA 70 article 551, NFPA 1192).",
+        says("mains-work-licensed-electrician"),
         "single",
-        "ground-fault protection",
+        says("ground-fault-protection"),
         15.0,
         currency="$",
         price_level=1.05,
@@ -97,8 +99,8 @@ REGIONS: dict[RegionKey, Region] = {
         "metric",
         "iec_circuits",
         ("red", "black"),
-        ("brown", "light blue", "green-yellow"),
-        "Mains work: a licensed electrician, always (AS/NZS 3001).",
+        ("brown", says("light-blue"), "green-yellow"),
+        says("mains-work-licensed-electrician-always"),
         socket_a=10.0,
         currency="A$",
         price_level=1.7,

@@ -66,6 +66,7 @@ from bothy.core.wiring.other_cables import OtherPart, work_others
 from bothy.core.wiring.panel_design import PanelPart, work_panel
 from bothy.core.wiring.raceways import RacewayPart, work_raceways
 from bothy.core.wiring.rules import refit, wiring_findings
+from bothy.core.words.says import core_says as says
 
 rule("vehicle-payload-exceeded", "danger", "vehicle", Method("vehicle.payload", "vehicle’s plate; road traffic law"))
 rule("vehicle-payload-used", "advice", "vehicle", Method("vehicle.payload"))
@@ -181,11 +182,11 @@ def feeds_of(ctx: Context, s: Supply) -> Feeds:
         out["inverter"] = Feed(s.feed.figure("dc_current_a"), volts, s.feed.dc_power_w)
     for key, c in (("solar", p.controller), *((f"solar:{a.id}", a.controller) for a in p.arrays)):
         if c is not None:
-            out[key] = Feed(given("current_a", c.max_charge_current_a, "typed", c.name, label="controller's top current"), volts)
+            out[key] = Feed(given("current_a", c.max_charge_current_a, "typed", c.name, label=says("controllers-top-current")), volts)
     if s.path_a is not None:
         out["driving"] = out["driving_in"] = Feed(s.path_a, volts)
     elif p.driving is not None:
-        out["driving"] = Feed(given("current_a", p.driving.rating_a, "typed", p.driving.name, label="charger's output"), volts)
+        out["driving"] = Feed(given("current_a", p.driving.rating_a, "typed", p.driving.name, label=says("chargers-output")), volts)
     if p.driving is not None and p.driving.school != "second" and s.path_a is None:
         amps: Figure | None = None
         if s.driving is not None and s.driving.input_current_a is not None:
@@ -197,16 +198,16 @@ def feeds_of(ctx: Context, s: Supply) -> Feeds:
             amps = Figure(
                 p.driving.rating_a * 1.2 * ratio,
                 "A",
-                "Input current",
+                says("input-current"),
                 expression="about 1.2·rating·U_bank/U_vehicle",
                 source=Method("vehicle.payload") + OwnChoice("cautious estimate"),
                 inputs=(("rating_a", given("rating_a", p.driving.rating_a, "typed", p.driving.name)),),
             )
         out["driving_in"] = Feed(amps, ctx.vehicle_v)
     if ctx.design.vehicle.starter_trickle:
-        out["trickle"] = Feed(given("current_a", TRICKLE_A, "default", "a trickle of 1 to 2 A for the starter battery", label="trickle"), volts)
+        out["trickle"] = Feed(given("current_a", TRICKLE_A, "default", says("trickle-to-for-starter"), label="trickle"), volts)
     if p.shore is not None:
-        out["shore"] = Feed(given("current_a", p.shore.charger_current_a, "typed", p.shore.name, label="charger's output"), volts)
+        out["shore"] = Feed(given("current_a", p.shore.charger_current_a, "typed", p.shore.name, label=says("chargers-output")), volts)
     return out
 
 
@@ -219,32 +220,28 @@ def _listed(fit: FitWork) -> Figure:
     worst, groups = fit.ledger.worst, dict[str, float]()
     for r in fit.ledger.rows:
         groups[r.group] = groups.get(r.group, 0.0) + r.kg * worst.factors.get(r.group, 1.0)
-    parts = [
-        (k, given("mass_kg", v, "computed", f"all of the group {k} in the list of masses", label=k, source=Method("fit.axles"))) for k, v in groups.items()
-    ]
-    return total("Mass that is known so far", "kg", parts, Method("vehicle.payload", "every kilogram of the list once"))
+    parts = [(k, given("mass_kg", v, "computed", says("all-group-in-list", k=k), label=k, source=Method("fit.axles"))) for k, v in groups.items()]
+    return total(says("mass-that-known-so"), "kg", parts, Method("vehicle.payload", "every kilogram of the list once"))
 
 
 def _vehicle(ctx: Context, power: PowerPart, water_kg: float, gas_kg: float, fit: FitWork) -> tuple[VehiclePart, list[Finding]]:
     out: list[Finding] = []
     ctx.book.put("vehicle/payload_kg", ctx.figure("/vehicle/payload_kg"))
-    crew = given(
-        "mass_kg", PERSON_KG * max(0, ctx.people - 1), "assumed", "75 kg each; the driver is in the vehicle’s own mass", label="people besides the driver"
-    )
+    crew = given("mass_kg", PERSON_KG * max(0, ctx.people - 1), "assumed", says("each-driver-in-vehicles"), label=says("people-besides-driver"))
     loaded = ctx.book.put(
         "vehicle/loaded_kg",
         _listed(fit)
         if ctx.design.fit.begun
         else total(
-            "Mass that is known so far",
+            says("mass-that-known-so"),
             "kg",
             [
-                ("what is chosen", ctx.book.figures["power/mass_kg"]),
+                (says("what-chosen"), ctx.book.figures["power/mass_kg"]),
                 (
-                    "water, tanks full",
-                    given("mass_kg", water_kg, "computed", "tanks and what is in them", label="water, tanks full", source=Method("vehicle.payload")),
+                    says("water-tanks-full"),
+                    given("mass_kg", water_kg, "computed", says("tanks-and-what-in"), label=says("water-tanks-full"), source=Method("vehicle.payload")),
                 ),
-                ("gas", given("mass_kg", gas_kg, "computed", "vessels full", label="gas vessels", source=Method("vehicle.payload"))),
+                ("gas", given("mass_kg", gas_kg, "computed", says("vessels-full"), label=says("gas-vessels"), source=Method("vehicle.payload"))),
                 ("people", crew),
             ],
             Method("vehicle.payload", "furniture, insulation and luggage come on top"),
@@ -257,9 +254,8 @@ def _vehicle(ctx: Context, power: PowerPart, water_kg: float, gas_kg: float, fit
             finding(
                 "vehicle-payload-exceeded",
                 "vehicle",
-                "Vehicle",
-                f"So far {loaded.value:,.0f} kg are known, before furniture and luggage; the payload is {ctx.payload_kg:,.0f} kg. Overloaded, "
-                "brakes and tyres fail, and the insurer doesn’t pay.",
+                says("vehicle"),
+                says("so-far-known-before", loaded_kg=loaded.value, payload_kg=ctx.payload_kg),
                 figures=["vehicle/loaded_kg", "vehicle/payload_kg"],
             )
         )
@@ -268,8 +264,8 @@ def _vehicle(ctx: Context, power: PowerPart, water_kg: float, gas_kg: float, fit
             finding(
                 "vehicle-payload-used",
                 "vehicle",
-                "Vehicle",
-                f"Power takes {power.mass_kg:.0f} kg of {ctx.payload_kg:.0f} kg, before furniture, water and people.",
+                says("vehicle"),
+                says("power-takes-before-furniture", mass_kg=power.mass_kg, payload_kg=ctx.payload_kg),
                 figures=["power/mass_kg", "vehicle/payload_kg"],
             )
         )
@@ -406,7 +402,7 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
     gassed = make("gas", gas_part, {m.month: m.fuel_kg / 30.4 for m in warm.part.months if m.planned and m.fuel_kg is not None}, warm.part.air)
     found += make("gas findings", gas_findings, gassed)
     fit = make("fit", fit_part, geo, typed, warm.shell, worked, on_roof)
-    roof, roofed = make("on the roof", roof_part, above)
+    roof, roofed = make("roofed", roof_part, above)
     sides, cut = make("sides", sides_part, geo, above.shape, fit.part.walls)
     found += [*fit.found, *roofed, *cut]
     vehicle, heavy = _vehicle(ctx, power, wet.part.mass_full_kg, gassed.part.full_mass_kg, fit)

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from typing import Literal
 
+from bothy.core.words.says import core_says as says
+
 RestraintSchool = Literal["interior_10g", "converter_5g", "cargo_lashing", "boat_heel"]
 ACCELERATIONS: dict[str, tuple[float, float, float, float]] = {
     "interior_10g": (10, 10, 10, 10),
@@ -13,8 +15,8 @@ ACCELERATIONS: dict[str, tuple[float, float, float, float]] = {
 }
 """Forward, sideways, rearward and up in g."""
 SCHOOLS = {
-    "interior_10g": "10 g every way",
-    "converter_5g": "5 g forward, 3 g sideways",
-    "cargo_lashing": "0.8 g forward",
-    "boat_heel": "1.5 g every way, 1 g up: a small boat thrown on her side",
+    "interior_10g": says("every-way"),
+    "converter_5g": says("forward-sideways"),
+    "cargo_lashing": says("forward"),
+    "boat_heel": says("every-way-up-small"),
 }

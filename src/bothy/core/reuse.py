@@ -14,6 +14,7 @@ from bothy.core.design.base import Doc
 from bothy.core.design.document import Design
 from bothy.core.design.wiring import Circuit
 from bothy.core.figure import Figure
+from bothy.core.words.says import core_says as says
 
 P = ParamSpec("P")
 T = TypeVar("T")
@@ -21,7 +22,7 @@ FACTS = "facts"
 Reads = dict[tuple[str, str], Any]
 """What a part looked at -> the value it saw: (part of the design, field), ("facts", field), ("ctx", settled value), ("said", path of a typed
 figure), ("circuits of", kind)."""
-KINDS = "circuits of"
+KINDS = says("circuits")
 FOUND = {"appliance": ("life", "appliances"), "board": ("wiring", "boards"), "circuit": ("wiring", "circuits")}
 """What the design finds by id, and the list that it looks through."""
 SETTLED = frozenset(vars(Context(Design()))) - {"design", "facts", "book", "assumptions", "said", "kept"}

@@ -9,6 +9,7 @@ from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.facts.evidence import Evidence
 from bothy.core.report import Report, report
+from bothy.core.words.says import core_says as says
 
 
 class NotComputed(BadInput):
@@ -30,6 +31,4 @@ def sound(design: Design, evidence: Sequence[Evidence] = (), before: Report | No
     except BadInput:
         raise
     except (ArithmeticError, ValueError, LookupError, TypeError, AttributeError, AssertionError, RecursionError) as exc:
-        raise NotComputed(
-            "design", f"can't be computed with this change ({type(exc).__name__}: {str(exc)[:160]}); nothing was changed. Try other values"
-        ) from exc
+        raise NotComputed("design", says("cant-be-computed-with", name=type(exc).__name__, exc=str(exc)[:160])) from exc

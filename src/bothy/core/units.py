@@ -13,6 +13,8 @@ import re
 from dataclasses import dataclass
 from typing import Any, Literal
 
+from bothy.core.words.says import core_says as says
+
 Dimension = Literal[
     "power",
     "current",
@@ -142,7 +144,7 @@ UNITS: dict[str, dict[str, float]] = {
         "sq in": 0.00064516,
     },
     "airflow": {"m3/h": 1, "m³/h": 1, "cfm": 1.699011, "l/s": 3.6, "m3/min": 60, "m³/min": 60},
-    "pressure": {"pa": 1, "hpa": 100, "mbar": 100, "kpa": 1e3, "bar": 1e5, "psi": 6894.757, "inh2o": 249.0889},
+    "pressure": {"pa": 1, "hpa": 100, "mbar": 100, "kpa": 1e3, "bar": 1e5, "psi": 6894.757, "inh2o": 249.0889, "inwc": 249.0889},
 }
 
 EXAMPLES: dict[str, str] = {
@@ -301,7 +303,7 @@ def _a(word: str) -> str:
 
 def _refuse(text: str, dimension: str, why: str) -> NotUnderstood:
     shown = text if len(text) <= 40 else text[:37] + "…"
-    return NotUnderstood(f"“{shown}” {why}; write for example {EXAMPLES[dimension]}")
+    return NotUnderstood(says("write-for-example", shown=shown, why=why, examples=EXAMPLES[dimension]))
 
 
 def show(value: float, unit: str) -> str:
@@ -333,19 +335,19 @@ def _compound(typed: str, text: str, dimension: str) -> Quantity | None:
     units = UNITS[dimension]
     small = "min" if dimension == "time" and small == "m" else small
     if small not in units or units[small] >= units[large]:
-        raise _refuse(typed, dimension, f"has the unknown part “{m['b']} {m['ub']}”".rstrip())
+        raise _refuse(typed, dimension, says("has-unknown-part", m=m["b"], m_2=m["ub"]).rstrip())
     first, second = (_NUMBER.match(m[k]) for k in ("a", "b"))
     if first is None or second is None or first["unit"] or second["unit"]:
-        raise _refuse(typed, dimension, "is not a number")
+        raise _refuse(typed, dimension, says("not-number"))
     try:
         a, b = _number_of(first), _number_of(second)
     except ValueError:
-        raise _refuse(typed, dimension, "is not a number") from None
+        raise _refuse(typed, dimension, says("not-number")) from None
     if b * units[small] >= units[large] * (1 - 1e-12) or a != int(a):
         raise _refuse(
             typed,
             dimension,
-            f"has {m['b']} {small} after whole {large}, which is more than one of them" if a == int(a) else f"has a part of a {large} and {small} too",
+            says("has-after-whole-which", m=m["b"], small=small, large=large) if a == int(a) else says("has-part-and-too", large=large, small=small),
         )
     value = (a * units[large] + b * units[small]) * (-1 if m["sign"] in ("-", "−", "–") else 1)
     words = {"'": "ft", '"': "in"}
@@ -359,20 +361,20 @@ def parse(text: str, dimension: str, default_unit: str | None = None) -> Quantit
     A bare number takes ``default_unit`` (the SI unit when None). Raises :class:`NotUnderstood`.
     """
     if dimension not in UNITS:
-        raise NotUnderstood(f"unknown kind of quantity “{dimension}”")
+        raise NotUnderstood(says("unknown-kind-quantity", dimension=dimension))
     if len(text) > 60:
-        raise _refuse(text, dimension, "is too long for a quantity")
+        raise _refuse(text, dimension, says("too-long-for-quantity"))
     if not text.strip():
-        raise _refuse(text, dimension, "is empty")
+        raise _refuse(text, dimension, says("empty"))
     typed, text = text, plain_text(text)
     if dimension == "resistance" and text.strip().lower() in OVER_RANGE:
-        return Quantity(OPEN_MOHM, "mΩ", dimension, "over the meter’s range: open")
+        return Quantity(OPEN_MOHM, "mΩ", dimension, says("over-meters-range-open"))
     if dimension in COMPOUND and (two := _compound(typed, text, dimension)) is not None:
         return two
     if dimension == "area" and (m := _AWG.match(text)):
         size = m.group(1) or m.group(2)
         if size not in AWG_NUMBER:
-            raise _refuse(text, dimension, "is not an AWG size that is sold (20 to 4/0)")
+            raise _refuse(text, dimension, says("not-awg-size-that"))
         area = awg_area_mm2(size)
         return Quantity(area, "mm²", dimension, f"{size} AWG ({area:.2f} mm²)", size)
     if "@" in text and dimension in ("power", "energy"):
@@ -384,18 +386,18 @@ def parse(text: str, dimension: str, default_unit: str | None = None) -> Quantit
         return Quantity(value, unit, dimension, f"{show(first.value, first.unit)} × {show(volts.value, 'V')} = {show(value, unit)}")
     m = _NUMBER.match(text)
     if not m:
-        raise _refuse(text, dimension, "has no number at its start")
+        raise _refuse(text, dimension, says("has-no-number-at"))
     try:
         number = _number_of(m)
     except ValueError:
-        raise _refuse(text, dimension, "is not a number") from None
+        raise _refuse(text, dimension, says("not-number")) from None
     unit_text = mega_apart(m["unit"]).strip().lower() or mega_apart(default_unit or SI_UNIT[dimension]).lower()
     factor = UNITS[dimension].get(unit_text)
     if factor is None:
         other = next((d for d, units in UNITS.items() if unit_text in units and unit_text), None)
-        why = f"is {_a(other)}, not {_a(dimension)}" if other else f"has the unknown unit “{m['unit'].strip()[:12]}”"
+        why = says("not", a=_a(other), a_2=_a(dimension)) if other else says("has-unknown-unit", m=m["unit"].strip()[:12])
         raise _refuse(text, dimension, why)
     value = (number - 32) / 1.8 if unit_text in ("°f", "f", "degf") else number * factor
     if not math.isfinite(value):
-        raise _refuse(text, dimension, "is not a finite number")
+        raise _refuse(text, dimension, says("not-finite-number"))
     return Quantity(value, SI_UNIT[dimension], dimension, said_of(value, dimension))

@@ -11,6 +11,7 @@ from collections.abc import Callable
 from typing import Any
 
 from bothy.core.live.kept import Kept
+from bothy.core.words.says import devices_says as says
 from bothy.devices.hub import Hub
 from bothy.devices.protocol import MOST_BAD, MOST_BYTES, BadLine, hello, line, parsed, reading_of
 
@@ -27,7 +28,7 @@ class Listener(threading.Thread):
     raise: they wait then."""
 
     def __init__(self, hub: Hub, port: int, idle_s: float = 120.0, keep: Callable[[list[Kept]], None] | None = None) -> None:
-        super().__init__(name=f"devices at {port}", daemon=True)
+        super().__init__(name=says("devices-at", port=port), daemon=True)
         self.hub, self._port, self._idle, self._keep = hub, port, idle_s, keep
         self._kept = time.monotonic()
         self._ended = threading.Event()
@@ -58,7 +59,7 @@ class Listener(threading.Thread):
             self._keep(rows)
         except Exception as exc:
             self.hub.again(rows)
-            self.hub.tell(f"what was said could not be kept yet ({type(exc).__name__})")
+            self.hub.tell(says("what-was-said-could", name=type(exc).__name__))
 
     def run(self) -> None:
         """Connect and listen, over and over."""
@@ -80,7 +81,7 @@ class Listener(threading.Thread):
                     if not raw:
                         return
                     if not raw.endswith(b"\n"):
-                        self.hub.tell(f"a line has more than {MOST_BYTES} bytes; the connection is let go")
+                        self.hub.tell(says("line-has-more-than", most_bytes=MOST_BYTES))
                         return
                     if time.monotonic() - self._kept > KEEP_S:
                         self.keep()
@@ -92,7 +93,7 @@ class Listener(threading.Thread):
                         bad = 0
                     except BadLine as exc:
                         bad += 1
-                        self.hub.tell(f"a line that is no message: {exc}")
+                        self.hub.tell(says("line-that-no-message", exc=exc))
                         if bad >= MOST_BAD:
                             return
 

@@ -14,6 +14,7 @@ from bothy.core.live.alarms import AlarmPart, Alarms, worst
 from bothy.core.live.kept import MINUTE_S, Kept
 from bothy.core.live.scene import Channel, Scene, at_moment
 from bothy.core.proving.live_check import checked
+from bothy.core.words.says import devices_says as says
 from bothy.devices.protocol import Reading
 
 CLOCK_S = 60.0
@@ -166,22 +167,22 @@ class Hub:
             count = count + 1 if int(now) == second else 1
             self._rate[r.device] = (int(now), count)
             if count > MOST_A_S:
-                self._say(f"{r.device} sends more than {MOST_A_S} readings a second; the rest is dropped")
+                self._say(says("sends-more-than-readings", device=r.device, most_a_s=MOST_A_S))
                 return
             kind = self._kinds.get(r.device)
             if kind is None:
                 if len(self._told) < MOST_TOLD or any(r.device in x for x in self._told):
-                    self._say(f"“{r.device}” is no device of this vehicle")
+                    self._say(says("no-device-this-vehicle", device=r.device))
                 return
             if kind != r.kind:
-                self._say(f"“{r.device}” calls itself {r.kind}; it is a {kind}")
+                self._say(says("calls-itself", device=r.device, kind=r.kind, kind_2=kind))
                 return
             if abs(r.at - now) > CLOCK_S:
-                self._say(f"the clock of {r.device} is {r.at - now:+.0f} s off; its readings don’t count")
+                self._say(says("clock-off-readings-dont", device=r.device, at_s=r.at - now))
                 return
             before = self._seq.get(r.device)
             if before is not None and r.seq <= before and now - self._last.get(r.device, 0) < 3:
-                self._say(f"two devices call themselves {r.device}, or it counts backwards")
+                self._say(says("two-devices-call-themselves", device=r.device))
                 return
             self._seq[r.device], self._last[r.device], self._simulated[r.device] = r.seq, now, r.simulated
             for key, value in r.values.items():
@@ -190,7 +191,7 @@ class Hub:
                     continue
                 inside = series.c.least <= value <= series.c.most
                 if not inside:
-                    self._say(f"{r.device} says {key} is {value:g}: that can’t be")
+                    self._say(says("says-that-cant-be", device=r.device, key=key, value=value))
                 whole = series.add(now, value, inside and r.quality != "bad", r.simulated)
                 if whole is not None:
                     self._whole.append(whole)

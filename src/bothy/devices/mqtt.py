@@ -14,6 +14,7 @@ from typing import Any
 import paho.mqtt.client as paho
 from paho.mqtt.enums import CallbackAPIVersion
 
+from bothy.core.words.says import devices_says as says
 from bothy.devices.protocol import MOST_BYTES, BadLine, error, hello, line, parsed, reading_of
 
 PREFIX = "bothy"
@@ -98,7 +99,7 @@ class Bridge:
                         writer.write(line(hello(time.time(), "server", "mqtt")))
                         self._clients.add(writer)
                     else:
-                        writer.write(line(error("type", "a bridge answers no requests", str(m.get("id", ""))[:40])))
+                        writer.write(line(error("type", says("bridge-answers-no-requests"), str(m.get("id", ""))[:40])))
                 except BadLine as exc:
                     writer.write(line(error(exc.key, exc.message)))
                     return

@@ -7,6 +7,8 @@ import json
 import math
 from typing import Any, NamedTuple
 
+from bothy.core.words.says import devices_says as says
+
 PORT = 47600
 MOST_BYTES = 8192
 MOST_BAD = 5
@@ -45,13 +47,13 @@ def stamp(now: float) -> str:
 def moment(text: Any) -> float:
     """A written time in seconds since 1970. Raises :class:`BadLine`."""
     if not isinstance(text, str) or len(text) > 40:
-        raise BadLine("ts", "must be a UTC time like 2027-06-01T10:00:00.000Z")
+        raise BadLine("ts", says("must-be-utc-time"))
     try:
         made = dt.datetime.fromisoformat(text.replace("Z", "+00:00"))
     except ValueError:
-        raise BadLine("ts", f"“{text}” is no time") from None
+        raise BadLine("ts", says("no-time", text=text)) from None
     if made.tzinfo is None:
-        raise BadLine("ts", "must say its zone: end it with Z")
+        raise BadLine("ts", says("must-say-zone-end"))
     return made.timestamp()
 
 
@@ -63,24 +65,24 @@ def line(message: dict[str, Any]) -> bytes:
 def parsed(raw: bytes) -> dict[str, Any]:
     """A line as a message. Raises :class:`BadLine` where it is none."""
     if len(raw) > MOST_BYTES:
-        raise BadLine("line", f"has more than {MOST_BYTES} bytes")
+        raise BadLine("line", says("has-more-than-bytes", most_bytes=MOST_BYTES))
     try:
         made = json.loads(raw)
     except (ValueError, RecursionError):
-        raise BadLine("line", "is not JSON") from None
+        raise BadLine("line", says("not-json")) from None
     if not isinstance(made, dict):
-        raise BadLine("line", "must be an object")
+        raise BadLine("line", says("must-be-object"))
     if made.get("v") != VERSION:
-        raise BadLine("v", f"must be {VERSION}")
+        raise BadLine("v", says("must-be", version=VERSION))
     if not isinstance(made.get("type"), str):
-        raise BadLine("type", "is required")
+        raise BadLine("type", says("required"))
     return made
 
 
 def _word(m: dict[str, Any], key: str) -> str:
     value = m.get(key)
     if not isinstance(value, str) or not 1 <= len(value) <= 60 or not value.isprintable():
-        raise BadLine(key, "is required: 1 to 60 printable signs")
+        raise BadLine(key, says("required-to-printable-signs"))
     return value
 
 
@@ -88,20 +90,20 @@ def reading_of(m: dict[str, Any]) -> Reading:
     """A message of type reading. Raises :class:`BadLine` naming the field."""
     device, kind = _word(m, "device"), _word(m, "kind")
     if kind not in KINDS:
-        raise BadLine("kind", f"“{kind}” is none of {', '.join(KINDS)}")
+        raise BadLine("kind", says("none", kind=kind, kinds=", ".join(KINDS)))
     seq, q = m.get("seq"), m.get("q")
     if not isinstance(seq, int) or isinstance(seq, bool) or not 0 <= seq < 2**53:
-        raise BadLine("seq", "must be a whole number that rises by 1")
+        raise BadLine("seq", says("must-be-whole-number"))
     if m.get("quality") not in QUALITIES:
-        raise BadLine("quality", f"must be one of {', '.join(QUALITIES)}")
+        raise BadLine("quality", says("must-be-one", qualities=", ".join(QUALITIES)))
     if not isinstance(m.get("sim"), bool):
-        raise BadLine("sim", "must say true or false: whether it is simulated")
+        raise BadLine("sim", says("must-say-true-or"))
     if not isinstance(q, dict) or not q or len(q) > MOST_KEYS:
-        raise BadLine("q", f"must hold 1 to {MOST_KEYS} quantities")
+        raise BadLine("q", says("must-hold-to-quantities", most_keys=MOST_KEYS))
     values: dict[str, float] = {}
     for k, v in q.items():
         if not isinstance(v, (int, float)) or isinstance(v, bool) or not math.isfinite(v) or len(k) > 40:
-            raise BadLine(f"q.{k[:40]}", "must be a finite number")
+            raise BadLine(f"q.{k[:40]}", says("must-be-finite-number"))
         values[k] = float(v)
     return Reading(moment(m.get("ts")), seq, device, kind, values, str(m["quality"]), bool(m["sim"]))
 

@@ -13,6 +13,7 @@ from typing import Any
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from bothy.core.live.scene import Channel, Scene, at_moment
+from bothy.core.words.says import devices_says as says
 from bothy.devices.protocol import METHODS, MOST_BAD, MOST_BYTES, PORT, BadLine, error, hello, line, parsed, reading
 
 TICK_S = 1.0
@@ -103,9 +104,9 @@ class StandIn:
         """The answer to a request. Raises :class:`BadLine`."""
         method, params, id = m.get("method"), m.get("params", {}), str(m.get("id", ""))[:40]
         if method not in METHODS:
-            raise BadLine("method", f"must be one of {', '.join(METHODS)}")
+            raise BadLine("method", says("must-be-one-2", methods=", ".join(METHODS)))
         if not isinstance(params, dict):
-            raise BadLine("params", "must be an object")
+            raise BadLine("params", says("must-be-object"))
         result: dict[str, Any] = {}
         if method == "describe":
             result = {"devices": [{"device": d, "kind": k, "keys": [q.c.key for q in self.quantities[d]]} for d, k in self.kinds.items()]}
@@ -116,7 +117,7 @@ class StandIn:
                 e = exc.errors()[0]
                 raise BadLine(".".join(map(str, e["loc"])) or "params", str(e["msg"])) from None
             if f.device not in self.kinds or (f.key and f.key not in {q.c.key for q in self.quantities[f.device]}):
-                raise BadLine("device" if f.device not in self.kinds else "key", "is none of mine")
+                raise BadLine("device" if f.device not in self.kinds else "key", says("none-mine"))
             self.failures[f.device, f.key] = f
         elif method == "clear":
             self.failures.clear()
@@ -133,7 +134,7 @@ class StandIn:
                 except (asyncio.IncompleteReadError, ConnectionError):
                     return
                 except asyncio.LimitOverrunError:
-                    writer.write(line(error("line", f"has more than {MOST_BYTES} bytes")))
+                    writer.write(line(error("line", says("has-more-than-bytes", most_bytes=MOST_BYTES))))
                     return
                 try:
                     m = parsed(raw)
@@ -143,7 +144,7 @@ class StandIn:
                     elif m["type"] == "request":
                         writer.write(line(self.answered(m)))
                     else:
-                        raise BadLine("type", "must be hello or request")
+                        raise BadLine("type", says("must-be-hello-or"))
                     bad = 0
                 except BadLine as exc:
                     bad += 1

@@ -13,6 +13,7 @@ from pydantic import BaseModel, Field
 from bothy.core.catalogue.climates import MONTHS
 from bothy.core.places import nearest
 from bothy.core.sun.draws import WeatherDrawIn, weather_draw
+from bothy.core.words.says import forecast_says as says
 
 MOST_DAYS = 10
 PORT = 8091
@@ -50,7 +51,7 @@ def week(lat_deg: float, lon_deg: float, first: dt.date, days: int) -> Forecast:
         )
         for i in range(days)
     ]
-    return Forecast(source=f"stand-in, made up for {c.name} in {MONTHS[first.month - 1]}", days=made)
+    return Forecast(source=says("stand-in-made-up", c_name=c.name, months=MONTHS[first.month - 1]), days=made)
 
 
 app = FastAPI(title="A stand-in for a weather service", docs_url=None, redoc_url=None)

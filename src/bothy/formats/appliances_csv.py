@@ -16,6 +16,7 @@ from bothy.core.contract import BadInput, explain, whole
 from bothy.core.design.life import Appliance
 from bothy.core.recognise import adapter_of, kind_of, mains_of, usual_start, usual_use, usual_windows
 from bothy.core.units import NotUnderstood, parse, show
+from bothy.core.words.says import formats_says as says
 from bothy.formats.tables import MAX_ROWS, plain, rows_of, unplain
 
 COLUMNS = ("name", "count", "power", "use", "supply", "kind", "zone", "windows", "standby", "start multiple", "label energy", "charge energy", "mass", "note")
@@ -149,7 +150,7 @@ def _power(text: str, unit: str, volts: str, system_v: float | None = None) -> d
             return {"current_a": _quantity(text, "current", unit), "voltage_v": _quantity(volts, "voltage", "V")}
         if system_v is not None:
             return {"current_a": _quantity(text, "current", unit), "voltage_v": system_v}
-        raise NotUnderstood(f"“{text}” is a current; give its voltage too, for example “5 A @ 12 V”")
+        raise NotUnderstood(says("current-give-voltage-too", text=text))
     if "@" in text:
         amps, at = text.split("@", 1)
         return {"current_a": parse(amps, "current").value, "voltage_v": parse(at, "voltage").value}
@@ -170,7 +171,7 @@ def _windows(text: str) -> list[dict[str, float]]:
     for piece in re.split(r"[;,\s]+(?=\d)", text.strip()):
         m = re.fullmatch(r"(\d{1,2}(?:[:.]\d{1,2})?)\s*(?:-|–|to)\s*(\d{1,2}(?:[:.]\d{1,2})?)", piece.strip())
         if not m:
-            raise NotUnderstood(f"“{piece}” is not a time of day; write for example “7-9, 16:30-22”")
+            raise NotUnderstood(says("not-time-write-for", piece=piece))
         hours = [float(h) + float(mm or 0) / 60 for h, _, mm in (t.replace(".", ":").partition(":") for t in m.groups())]
         out.append({"from_h": hours[0], "to_h": hours[1]})
     return out
@@ -179,7 +180,7 @@ def _windows(text: str) -> list[dict[str, float]]:
 def _choice(text: str, allowed: tuple[str, ...], what: str) -> str:
     value = text.strip().lower()
     if value not in allowed:
-        raise NotUnderstood(f"“{text[:30]}” is not a {what}; one of {', '.join(allowed)}")
+        raise NotUnderstood(says("not-one", text=text[:30], what=what, allowed=", ".join(allowed)))
     return value
 
 
@@ -190,7 +191,7 @@ def _line(cells: dict[str, str], units: dict[str, str], system_v: float, mains: 
     """
     name = unplain(cells.get("name", ""))
     if not name:
-        raise NotUnderstood("the name is missing")
+        raise NotUnderstood(says("name-missing"))
     out: dict[str, Any] = {"name": name, "kind": kind_of(name)}
     if count := cells.get("count"):
         out["count"] = whole(_quantity(count, "count"))
@@ -202,7 +203,7 @@ def _line(cells: dict[str, str], units: dict[str, str], system_v: float, mains: 
         out["charge_energy_wh"] = _quantity(battery, "energy", units.get("charge energy", ""))
     else:
         if not cells.get("power"):
-            raise NotUnderstood("the power is missing; write for example “60 W”, “5 A @ 12 V”, or give a label energy")
+            raise NotUnderstood(says("power-missing-write-for"))
         out |= _power(cells["power"], units.get("power", ""), cells.get("voltage", ""), None if mains_of(name, 0.0, system_v) else system_v)
         if cells.get("use"):
             out |= _use(cells["use"], units.get("use", ""))
@@ -216,7 +217,7 @@ def _line(cells: dict[str, str], units: dict[str, str], system_v: float, mains: 
     if needs_use:
         out |= {**usual_use(name, out["kind"]), "trust": "duty"}
     if cells.get("zone"):
-        out["zone"] = _choice(cells["zone"], ZONES, "place in the vehicle")
+        out["zone"] = _choice(cells["zone"], ZONES, says("place-in-vehicle"))
     if cells.get("windows"):
         out["windows"] = _windows(cells["windows"])
     if cells.get("standby"):
@@ -229,7 +230,7 @@ def _line(cells: dict[str, str], units: dict[str, str], system_v: float, mains: 
         out["note"] = unplain(cells["note"])
     assumed, asks = _assume(out, cells, system_v, mains)
     if needs_use:
-        assumed.insert(0, f"{use_words(out)}, as is usual")
+        assumed.insert(0, says("as-usual", use_words=use_words(out)))
     return out, assumed, asks
 
 
@@ -245,17 +246,17 @@ def _assume(out: dict[str, Any], cells: dict[str, str], system_v: float, mains: 
         why = mains_of(name, watts, system_v)
         if mains if mains is not None else why is not None:
             out["supply"] = "ac"
-            assumed += [f"mains, {why}"] if mains is None else []
+            assumed += [says("mains", why=why)] if mains is None else []
         elif "power_w" in out and adapter_of(name):
             out["supply"] = "converter"
-            assumed.append("through an adapter")
+            assumed.append(says("through-adapter"))
         asks = (mains if mains is not None else why is not None) if why is not None or mains is not None else None
     elif "supply" not in out and out.get("voltage_v", 0.0) >= 100:
         out["supply"] = "ac"
     supply = out.get("supply", "dc")
     if "start multiple" not in cells and (start := usual_start(name, out["kind"], supply, watts)) > 1:
         out["start_multiple"] = start
-        assumed.append(f"starts with {start:g} times its power")
+        assumed.append(says("starts-with-times-power", start=start))
     if "windows" not in cells and "hours_per_day" in out and (windows := usual_windows(name, out["kind"], out["hours_per_day"])):
         out["windows"] = windows
         assumed.append(" and ".join(f"{w['from_h']:g} to {w['to_h']:g} h" for w in windows))
@@ -267,7 +268,7 @@ def use_words(a: dict[str, Any]) -> str:
     if a.get("hours_per_day") is not None:
         return f"{show(a['hours_per_day'], 'h')} a day"
     if a.get("duty_frac") is not None:
-        return f"{a['duty_frac']:.0%} of the time"
+        return says("time", a=a["duty_frac"])
     return f"{a['uses_per_day']:g} × {a['minutes_per_use']:g} min" if a.get("uses_per_day") is not None else ""
 
 
@@ -280,7 +281,7 @@ def in_words(a: dict[str, Any]) -> str:
         if "current_a" in a
         else f"{show(a['energy_24h_wh'], 'Wh')} in 24 h"
         if "energy_24h_wh" in a
-        else f"battery of {show(a['charge_energy_wh'], 'Wh')}"
+        else says("battery", show=show(a["charge_energy_wh"], "Wh"))
     )
     use = f", {told}" if (told := use_words(a)) else ""
     return f"{a.get('count', 1):g} × {a['name']}: {power}{use}, {a.get('supply', 'dc')}, {a['kind']}"
@@ -297,7 +298,7 @@ def preview(text: str, system_v: float = 12.0, columns: dict[str, str] | None = 
     found, units, ignored = match_columns(rows[start])
     for heading, field in (columns or {}).items():
         if field not in WORDS:
-            raise BadInput("columns", f"“{field[:40]}” is no column of an appliance list; one of {', '.join(WORDS)}")
+            raise BadInput("columns", says("no-column-appliance-list", field=field[:40], words=", ".join(WORDS)))
         if heading in ignored:
             found[field] = next(i for i, c in enumerate(rows[start]) if c.strip() == heading)
             units[field] = _clean(heading)[1]
@@ -306,8 +307,8 @@ def preview(text: str, system_v: float = 12.0, columns: dict[str, str] | None = 
         # what stands first beside columns that are understood is what the lines are called
         found["name"] = next(i for i, c in enumerate(rows[start]) if c.strip() == ignored[0])
         ignored = ignored[1:]
-    asks = ([] if "name" in found else ["the name"]) + (
-        [] if {"power", "label energy", "charge energy", "charge a day"} & set(found) else ["the power, or the energy of its label"]
+    asks = ([] if "name" in found else [says("name")]) + (
+        [] if {"power", says("label-energy"), says("charge-energy"), says("charge")} & set(found) else [says("power-or-energy-label")]
     )
     if asks and len(ignored) >= len(asks) and any(any(r) for r in rows[start + 1 :]):
         return Preview(
@@ -316,11 +317,10 @@ def preview(text: str, system_v: float = 12.0, columns: dict[str, str] | None = 
     if asks:
         raise BadInput(
             "columns",
-            f"are not those of an appliance list: found {', '.join(c for c in rows[start] if c)[:200] or 'none'}; "
-            f"at least “name” and “power” (or “label energy”) are needed. Bothy's own: {', '.join(COLUMNS)}",
+            says("not-those-appliance-list", cs=", ".join(c for c in rows[start] if c)[:200] or "none", columns=", ".join(COLUMNS)),
         )
     if len(rows) - start - 1 > MAX_ROWS:
-        raise BadInput("file", f"has {len(rows) - start - 1} lines; at most {MAX_ROWS}")
+        raise BadInput("file", says("has-lines-at-most", rows_count=len(rows) - start - 1, max_rows=MAX_ROWS))
     lines: list[Line] = []
     for n, row in enumerate(rows[start + 1 :], start + 2):
         cells = {f: row[i] if i < len(row) else "" for f, i in found.items()}
@@ -331,15 +331,13 @@ def preview(text: str, system_v: float = 12.0, columns: dict[str, str] | None = 
             continue
         try:
             if len(row) > len(rows[start]):
-                raise NotUnderstood(
-                    f"this line has {len(row)} cells, the heading {len(rows[start])}; a decimal comma inside a comma-separated file must stand in quotes"
-                )
+                raise NotUnderstood(says("this-line-has-cells", row_count=len(row), rows_count=len(rows[start])))
             fields, assumed, on_mains = _line(cells, units, system_v, (mains or {}).get(n))
             Appliance.model_validate({**fields, "id": "x"})
-            told = in_words(fields) + (f" (assumed: {', '.join(assumed)})" if assumed else "")
+            told = in_words(fields) + (says("assumed", assumed=", ".join(assumed)) if assumed else "")
             lines.append(Line(number=n, status="taken", text=shown, understood=told, problem=None, appliance=fields, mains=on_mains))
         except ValidationError as exc:
-            lines.append(Line(number=n, status="wrong", text=shown, understood="", problem=explain(exc).message, appliance=None))
+            lines.append(Line(number=n, status="wrong", text=shown, understood="", problem=explain(exc).plainly, appliance=None))
         except (NotUnderstood, BadInput) as exc:
             lines.append(Line(number=n, status="wrong", text=shown, understood="", problem=str(exc), appliance=None))
     taken = sum(1 for x in lines if x.status == "taken")
@@ -403,13 +401,13 @@ def read_cell(field: Cell, text: str, now: dict[str, Any]) -> tuple[dict[str, An
     Returns every field of the form, so that the old form is cleared. Raises NotUnderstood.
     """
     if len(text) > 200:
-        raise NotUnderstood(f"has {len(text)} characters; a cell takes at most 200")
+        raise NotUnderstood(says("has-characters-cell-takes", text_count=len(text)))
     if field == "windows":
         found = _windows(text) if text.strip() else []
-        return {"windows": found}, ", ".join(f"{w['from_h']:g} to {w['to_h']:g} h" for w in found) or "any time of the day"
+        return {"windows": found}, ", ".join(f"{w['from_h']:g} to {w['to_h']:g} h" for w in found) or says("any-time")
     if field == "use" and now.get("charge_energy_wh") is not None and (m := re.fullmatch(r"\s*([\d.,]+)\s*(?:charges?|x|×)?\s*", text)):
         charges = parse(m[1], "count").value
-        return {"charges_per_day": charges}, f"{charges:g} charges a day"
+        return {"charges_per_day": charges}, says("charges", charges=charges)
     uses: dict[str, Any] = {k: now.get(k) for k in USE_FORMS}
     powers: dict[str, Any] = {k: now.get(k) for k in POWER_FORMS}
     if field == "power":
@@ -418,7 +416,7 @@ def read_cell(field: Cell, text: str, now: dict[str, Any]) -> tuple[dict[str, An
         uses = dict.fromkeys(USE_FORMS) | _use(text, "")
     by_energy = powers["energy_24h_wh"] is not None or powers["charge_energy_wh"] is not None
     if by_energy and field == "use":
-        raise NotUnderstood("its label energy holds its own time; type a power in watts first, then how long it runs")
+        raise NotUnderstood(says("label-energy-holds-own"))
     if by_energy:
         uses = dict.fromkeys(USE_FORMS)
     elif all(v is None for v in uses.values()):

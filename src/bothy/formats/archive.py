@@ -13,6 +13,7 @@ from typing import IO, Any, Literal
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from bothy.core.contract import BadInput, explain
+from bothy.core.words.says import formats_says as says
 from bothy.formats import picture, project_file
 
 FORMAT, VERSION = "bothy-archive", 1
@@ -86,7 +87,7 @@ class Archive:
             name = f"photos/{x.sha256}.jpg"
             data = _read(self.file, name, x.bytes)
             if hashlib.sha256(data).hexdigest() != x.sha256:
-                raise BadInput("photos", f"{name} is damaged: its bytes are not those that were written")
+                raise BadInput("photos", says("damaged-bytes-not-those", name=name))
             yield x.sha256, data
 
 
@@ -95,15 +96,15 @@ def _read(z: zipfile.ZipFile, name: str, most: int) -> bytes:
         with z.open(name) as f:
             data = f.read(most + 1)
     except KeyError:
-        raise BadInput("file", f"has no {name}; it is damaged, or not a Bothy archive") from None
+        raise BadInput("file", says("has-no-damaged-or", name=name)) from None
     except (zipfile.BadZipFile, OSError, EOFError, ValueError, NotImplementedError, RuntimeError) as exc:
-        raise BadInput("file", f"is damaged at {name}: {str(exc)[:80]}") from None
+        raise BadInput("file", says("damaged-at", name=name, exc=str(exc)[:80])) from None
     except Exception as exc:
         if type(exc).__module__ != "zlib":
             raise
-        raise BadInput("file", f"is damaged at {name}: {str(exc)[:80]}") from None
+        raise BadInput("file", says("damaged-at", name=name, exc=str(exc)[:80])) from None
     if len(data) > most:
-        raise BadInput("file", f"{name} is larger than {most:,} bytes")
+        raise BadInput("file", says("larger-than-bytes", name=name, most=f"{most:,}"))
     return data
 
 
@@ -112,17 +113,17 @@ def opened(file: IO[bytes]) -> Archive:
     try:
         z = zipfile.ZipFile(file)
     except (zipfile.BadZipFile, OSError, ValueError, EOFError, NotImplementedError) as exc:
-        raise BadInput("file", f"is no Bothy archive (.bothy.zip): {str(exc)[:80]}") from None
+        raise BadInput("file", says("no-bothy-archive-bothy", exc=str(exc)[:80])) from None
     names = z.namelist()
     if len(names) > MOST_PHOTOS + 2 or len(set(names)) != len(names):
-        raise BadInput("file", "holds too many files, or one twice; it is no Bothy archive")
+        raise BadInput("file", says("holds-too-many-files"))
     raw = _read(z, MANIFEST, MOST_MANIFEST)
     try:
         data = json.loads(raw)
     except (ValueError, RecursionError):
-        raise BadInput("manifest", "is not JSON; the archive is damaged") from None
+        raise BadInput("manifest", says("not-json-archive-damaged")) from None
     if isinstance(data, dict) and isinstance(data.get("version"), int) and data["version"] > VERSION:
-        raise BadInput("version", f"is {data['version']}; this Bothy reads up to {VERSION}. Use a newer Bothy for this archive")
+        raise BadInput("version", says("this-bothy-reads-up", data=data["version"], version=VERSION))
     try:
         manifest = Manifest.model_validate(data)
     except ValidationError as exc:
@@ -130,12 +131,12 @@ def opened(file: IO[bytes]) -> Archive:
         raise BadInput("manifest", f"{said.key}: {said.message.partition(': ')[2] or said.message}") from None
     whole = _read(z, PROJECT, project_file.MAX_BYTES)
     if hashlib.sha256(whole).hexdigest() != manifest.project_sha256:
-        raise BadInput("project", "is damaged: its bytes are not those that were written")
+        raise BadInput("project", says("damaged-bytes-not-those-that"))
     try:
         text = whole.decode()
     except UnicodeDecodeError:
-        raise BadInput("project", "is not UTF-8") from None
+        raise BadInput("project", says("not-utf")) from None
     extra = set(names) - {MANIFEST, PROJECT, *(f"photos/{x.sha256}.jpg" for x in manifest.photos)}
     if extra:
-        raise BadInput("file", f"holds {sorted(extra)[0][:80]}, which its list doesn’t name")
+        raise BadInput("file", says("holds-which-list-doesnt", extra=sorted(extra)[0][:80]))
     return Archive(text, manifest, z)

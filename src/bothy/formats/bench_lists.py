@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from bothy.core.wiring.lists import BenchLists
+from bothy.core.words.says import formats_says as says
 from bothy.formats.tables import plain
 from bothy.formats.workbook import Table, to_xlsx
 
@@ -10,26 +11,26 @@ from bothy.formats.workbook import Table, to_xlsx
 def tables(lists: BenchLists) -> list[Table]:
     """One table a list."""
     return [
-        ("Labels", ("code", "board label", "wire labels, each on both ends"), [[x.code, plain(x.board), plain("; ".join(x.wires))] for x in lists.labels]),
+        ("Labels", ("code", says("board-label"), says("wire-labels-each-on")), [[x.code, plain(x.board), plain("; ".join(x.wires))] for x in lists.labels]),
         (
             "Cable",
-            ("size", "colour", "needed m", "longest cut m", "pack m", "packs"),
+            ("size", "colour", says("needed"), says("longest-cut"), says("pack"), "packs"),
             [[x.size, x.colour, round(x.need_m, 2), round(x.longest_m, 2), x.pack_m, x.pack_count] for x in lists.cables],
         ),
         (
             "Terminals",
-            ("size", "kind", "studs", "strip", "pull test", "number"),
+            ("size", "kind", "studs", "strip", says("pull-test"), "number"),
             [[x.size, x.kind, x.stud, x.strip, x.pull_n, x.count] for x in lists.terminals],
         ),
-        ("Fuses", ("family", "rating A", "fitted", "spare"), [[x.family, x.rating_a, x.fitted, x.spare] for x in lists.fuses]),
+        ("Fuses", ("family", says("rating"), "fitted", "spare"), [[x.family, x.rating_a, x.fitted, x.spare] for x in lists.fuses]),
         (
             "Relays",
-            ("code", "circuit", "contacts A or more", "control wire"),
-            [[x.code, plain(x.name), x.rating_a, "1 A fuse, suppression diode"] for x in lists.relays],
+            ("code", "circuit", says("contacts-or-more"), says("control-wire")),
+            [[x.code, plain(x.name), x.rating_a, says("fuse-suppression-diode")] for x in lists.relays],
         ),
         (
             "Conduits",
-            ("raceway", "kind", "inside", "length m", "circuits", "cables", "full %", "at most %", "inside to buy mm"),
+            ("raceway", "kind", "inside", says("length"), "circuits", "cables", "full %", says("at-most"), says("inside-to-buy")),
             [
                 [
                     plain(x.name),
@@ -47,7 +48,17 @@ def tables(lists: BenchLists) -> list[Table]:
         ),
         (
             "Loops",
-            ("code", "circuit", "expected mΩ", "least mΩ", "most mΩ", "an ohm-meter will do", "fall at design current V", "read mΩ", "verdict"),
+            (
+                "code",
+                "circuit",
+                says("expected"),
+                says("least"),
+                says("most"),
+                says("ohm-meter-will-do"),
+                says("fall-at-design-current"),
+                says("read"),
+                "verdict",
+            ),
             [
                 [
                     x.code,
@@ -55,7 +66,7 @@ def tables(lists: BenchLists) -> list[Table]:
                     round(x.expected_mohm, 1),
                     round(x.low_mohm, 1),
                     round(x.high_mohm, 1),
-                    "yes" if x.resolvable else "no: loaded test",
+                    "yes" if x.resolvable else says("no-loaded-test"),
                     round(x.loaded_drop_v, 3),
                     x.measured_mohm,
                     x.verdict or "",

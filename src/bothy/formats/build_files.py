@@ -7,6 +7,7 @@ import io
 from collections.abc import Callable, Sequence
 
 from bothy.core.build.part import BuildPart
+from bothy.core.words.says import formats_says as says
 from bothy.formats.tables import plain
 from bothy.formats.workbook import to_xlsx
 
@@ -102,7 +103,7 @@ def to_ics(b: BuildPart, name: str) -> str:
     for t in b.tasks:
         for n, (start, end) in enumerate(t.pieces):
             more = f" ({n + 1} of {len(t.pieces)})" if len(t.pieces) > 1 else ""
-            about = " ".join([*t.reasons, t.note, f"Ask {t.ask}." if t.ask else ""]).strip()
+            about = " ".join([*t.reasons, t.note, says("ask", ask=t.ask) if t.ask else ""]).strip()
             events.append((f"{t.id}-{n}@bothy", start, end, t.name + more, about))
     return ics_text(name, b.today, events)
 

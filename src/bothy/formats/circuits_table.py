@@ -17,6 +17,7 @@ from bothy.core.units import NotUnderstood, parse, show
 from bothy.core.wiring.circuits import size_text
 from bothy.core.wiring.fuses import FAMILIES
 from bothy.core.wiring.other_cables import CODES
+from bothy.core.words.says import formats_says as says
 from bothy.formats.appliances_csv import match_columns
 from bothy.formats.tables import MAX_ROWS, rows_of, unplain
 
@@ -76,8 +77,8 @@ def _board(text: str, design: Design) -> str | None:
     for b in design.wiring.boards:
         if low in (b.name.lower(), b.letter.lower(), f"{b.letter} {b.name}".lower()):
             return b.id
-    known = ", ".join(f"{b.letter} {b.name}" for b in design.wiring.boards) or "none yet"
-    raise NotUnderstood(f"there is no board “{text[:40]}”; boards are {known}, or write busbar")
+    known = ", ".join(f"{b.letter} {b.name}" for b in design.wiring.boards) or says("none-yet")
+    raise NotUnderstood(says("there-no-board-boards", text=text[:40], known=known))
 
 
 def _feeds(text: str, design: Design) -> list[str]:
@@ -88,7 +89,7 @@ def _feeds(text: str, design: Design) -> list[str]:
     while rest:
         hit = next(((n, i) for n, i in names if rest.startswith(n) and (len(rest) == len(n) or rest[len(n)] in ",;") and i not in out), None)
         if hit is None:
-            raise NotUnderstood(f"no appliance is called “{re.split('[,;]', rest)[0].strip()[:40]}”; name them as in Daily use, apart by commas")
+            raise NotUnderstood(says("no-appliance-called-name", split=re.split("[,;]", rest)[0].strip()[:40]))
         out.append(hit[1])
         rest = rest[len(hit[0]) :].lstrip(",; ")
     return out
@@ -98,7 +99,7 @@ def _family(text: str) -> str:
     low = text.strip().lower()
     found = next((f.key for f in FAMILIES.values() if low in (f.key, f.name.lower())), None)
     if found is None:
-        raise NotUnderstood(f"“{text[:30]}” is not a fuse family; one of {', '.join(f.name for f in FAMILIES.values())}")
+        raise NotUnderstood(says("not-fuse-family-one", text=text[:30], f_names=", ".join(f.name for f in FAMILIES.values())))
     return found
 
 
@@ -110,11 +111,11 @@ def _number(text: str, dimension: str, unit: str) -> float:
 def _fields(cells: dict[str, str], units: dict[str, str], design: Design) -> dict[str, Any]:
     name = unplain(cells.get("name", ""))
     if not name:
-        raise NotUnderstood("the name of the circuit is missing")
+        raise NotUnderstood(says("name-circuit-missing"))
     out: dict[str, Any] = {"name": name}
     if kind := cells.get("kind", "").strip().lower():
         if kind not in get_args(CircuitKind):
-            raise NotUnderstood(f"“{kind[:30]}” is not a kind of circuit; one of {', '.join(get_args(CircuitKind))}")
+            raise NotUnderstood(says("not-kind-circuit-one", kind=kind[:30], get_args=", ".join(get_args(CircuitKind))))
         out["kind"] = kind
     if cells.get("board"):
         out["board"] = _board(unplain(cells["board"]), design)
@@ -126,7 +127,7 @@ def _fields(cells: dict[str, str], units: dict[str, str], design: Design) -> dic
         out |= _cable(cells["cable"], units.get("cable", ""))
     if protection := cells.get("protection", "").strip().lower():
         if protection not in ("fuse", "breaker", "none"):
-            raise NotUnderstood(f"“{protection[:30]}” is not a protection; one of fuse, breaker, none")
+            raise NotUnderstood(says("not-protection-one-fuse", protection=protection[:30]))
         out["protection"] = protection
     if cells.get("rating"):
         out["fuse_a"] = _number(cells["rating"], "current", units.get("rating") or "A")
@@ -167,11 +168,10 @@ def preview(text: str, design: Design, codes: dict[str, str]) -> CircuitPreview:
     if "name" not in found or not set(READ) & set(found):
         raise BadInput(
             "columns",
-            f"are not those of a circuit list: found {', '.join(c for c in rows[start] if c)[:200] or 'none'}; "
-            "at least “circuit” and one of “length”, “cable”, “rating”, “feeds” are needed",
+            says("not-those-circuit-list", cs=", ".join(c for c in rows[start] if c)[:200] or "none"),
         )
     if len(rows) - start - 1 > MAX_ROWS:
-        raise BadInput("file", f"has {len(rows) - start - 1} lines; at most {MAX_ROWS}")
+        raise BadInput("file", says("has-lines-at-most", rows_count=len(rows) - start - 1, max_rows=MAX_ROWS))
     lines: list[CircuitLine] = []
     seen: set[str] = set()
     for n, row in enumerate(rows[start + 1 :], start + 2):
@@ -180,18 +180,14 @@ def preview(text: str, design: Design, codes: dict[str, str]) -> CircuitPreview:
             continue
         cells = {f: row[i] if i < len(row) else "" for f, i in found.items()}
         if OTHER_CODE.fullmatch(cells.get("code", "").strip().lower()):  # of the schedule, but no circuit of a board
-            lines.append(
-                CircuitLine(number=n, status="empty", text=shown, understood="no circuit of a board: left as it is", problem=None, match=None, fields=None)
-            )
+            lines.append(CircuitLine(number=n, status="empty", text=shown, understood=says("no-circuit-board-left"), problem=None, match=None, fields=None))
             continue
         match = _match(cells, codes, design)
         try:
             if len(row) > len(rows[start]):
-                raise NotUnderstood(
-                    f"this line has {len(row)} cells, the heading {len(rows[start])}; a decimal comma inside a comma-separated file must stand in quotes"
-                )
+                raise NotUnderstood(says("this-line-has-cells", row_count=len(row), rows_count=len(rows[start])))
             if match is not None and match in seen:
-                raise NotUnderstood("an earlier line means the same circuit")
+                raise NotUnderstood(says("earlier-line-means-same"))
             fields = _fields(cells, units, design)
             now = design.circuit(match) if match else None
             Circuit.model_validate({**(now.model_dump() if now else {"id": "x"}), **fields})
@@ -199,7 +195,7 @@ def preview(text: str, design: Design, codes: dict[str, str]) -> CircuitPreview:
             words = f"{'changes' if match else 'new'}: {_words(fields, design)}"
             lines.append(CircuitLine(number=n, status="taken", text=shown, understood=words, problem=None, match=match, fields=fields))
         except ValidationError as exc:
-            lines.append(CircuitLine(number=n, status="wrong", text=shown, understood="", problem=explain(exc).message, match=match, fields=None))
+            lines.append(CircuitLine(number=n, status="wrong", text=shown, understood="", problem=explain(exc).plainly, match=match, fields=None))
         except (NotUnderstood, BadInput) as exc:
             lines.append(CircuitLine(number=n, status="wrong", text=shown, understood="", problem=str(exc), match=match, fields=None))
     return CircuitPreview(

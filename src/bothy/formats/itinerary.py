@@ -20,6 +20,7 @@ from bothy.core.design.document import Design
 from bothy.core.design.trips import MOST_DAYS, DayType, Leg, OwnPlace, Refill
 from bothy.core.places import apart_km, nearest, places_of
 from bothy.core.units import NotUnderstood, parse
+from bothy.core.words.says import formats_says as says
 from bothy.formats.appliances_csv import match_columns
 from bothy.formats.tables import MAX_ROWS, in_years, number_of, plain, rows_of, unplain
 
@@ -72,9 +73,7 @@ class ItineraryPreview(BaseModel):
 def preview(text: str, design: Design, km_h: float = ROAD_KM_H) -> ItineraryPreview:
     """Understand an itinerary. Raises :class:`BadInput` where nothing can be read at all."""
     if len(text) > MOST_CHARS:
-        raise BadInput(
-            "file", f"has {len(text) / 1e6:.1f} million characters; at most {MOST_CHARS / 1e6:.0f}. Thin the track out, or bring it in piece by piece"
-        )
+        raise BadInput("file", says("has-million-characters-at", text_count=len(text) / 1000000.0, most_chars=MOST_CHARS / 1000000.0))
     if text.lstrip("\ufeff \r\n\t").startswith("<"):
         return _of_track(text, design, km_h)
     return _of_table(text, design)
@@ -95,8 +94,8 @@ class _Places:
             return found[0]
         close = difflib.get_close_matches(low, [c.name.lower() for c in self.known.values()], 3, 0.6)
         names = [c.name for c in self.known.values() if c.name.lower() in close]
-        hint = f"did you mean {' or '.join(names)}?" if names else "give its latitude and longitude instead, in columns lat and lon"
-        raise NotUnderstood(f"“{text[:40]}” is not a place of the climate table; {hint}")
+        hint = says("did-you-mean", names=" or ".join(names)) if names else says("give-latitude-and-longitude")
+        raise NotUnderstood(says("not-place-climate-table", text=text[:40], hint=hint))
 
     def at(self, lat: float, lon: float, name: str = "") -> tuple[str, dict[str, Any] | None]:
         """The place at a point: a known one near it, else one of one's own."""
@@ -109,7 +108,9 @@ class _Places:
         near, km = nearest(lat, lon)
         stem = re.sub(r"[^a-z0-9]+", "_", (name or f"near {near.name}").lower()).strip("_")[:34] or "place"
         key = next(k for n in range(1, 1000) if (k := stem if n == 1 else f"{stem}_{n}") not in self.known and k not in self.made)
-        place = OwnPlace.model_validate({"id": key, "name": name or f"{km:.0f} km from {near.name}", "lat_deg": round(lat, 4), "lon_deg": round(lon, 4)})
+        place = OwnPlace.model_validate(
+            {"id": key, "name": name or says("from", km=km, near_name=near.name), "lat_deg": round(lat, 4), "lon_deg": round(lon, 4)}
+        )
         self.made[key] = place.model_dump(mode="json")
         return key, self.made[key]
 
@@ -123,28 +124,28 @@ def _date(text: str) -> dt.date:
         in_years(found)
         return found
     except ValueError:
-        raise NotUnderstood(f"“{text[:30]}” is not a date from 1900 to 2200; write year-month-day, for example 2026-10-12") from None
+        raise NotUnderstood(says("not-date-from-to", text=text[:30])) from None
 
 
 def _number(text: str, what: str) -> float:
     value = number_of(text)
     if math.isnan(value):
-        raise NotUnderstood(f"“{text[:30]}” is not a number for the {what}")
+        raise NotUnderstood(says("not-number-for", text=text[:30], what=what))
     return value
 
 
 def _yes(text: str) -> bool:
     low = text.strip().lower()
-    if low in ("1", "yes", "y", "true", "x", "hooked up"):
+    if low in ("1", "yes", "y", "true", "x", says("hooked-up")):
         return True
     if low in ("0", "no", "n", "false", "", "-"):
         return False
-    raise NotUnderstood(f"“{text[:30]}” is neither yes nor no for the hook-up; write 1 or 0")
+    raise NotUnderstood(says("neither-yes-nor-no", text=text[:30]))
 
 
 def _hour(text: str) -> float:
     m = re.fullmatch(r"(\d{1,2}):(\d{2})", text.strip())
-    return int(m[1]) + int(m[2]) / 60 if m else _number(text, "hour of setting off")
+    return int(m[1]) + int(m[2]) / 60 if m else _number(text, says("hour-setting-off"))
 
 
 def _leg(cells: dict[str, str], places: _Places) -> tuple[dict[str, Any], dict[str, Any] | None, dt.date | None]:
@@ -155,12 +156,12 @@ def _leg(cells: dict[str, str], places: _Places) -> tuple[dict[str, Any], dict[s
     elif cells.get("place"):
         place = places.named(unplain(cells["place"]))
     else:
-        raise NotUnderstood("the place is missing: a name of the climate table, or lat and lon")
+        raise NotUnderstood(says("place-missing-name-climate"))
     out: dict[str, Any] = {"place": place}
     if cells.get("nights"):
         nights = _number(cells["nights"], "nights")
         if not 1 <= nights <= MOST_DAYS or nights != int(nights):
-            raise NotUnderstood(f"“{cells['nights'][:20]}” nights: write a whole number from 1 to {MOST_DAYS}")
+            raise NotUnderstood(says("nights-write-whole-number", cells=cells["nights"][:20], most_days=MOST_DAYS))
         out["days_count"] = int(nights)
     if cells.get("drive"):
         bare = re.fullmatch(r"[\d.,]+", cells["drive"].strip()) is not None
@@ -174,11 +175,11 @@ def _leg(cells: dict[str, str], places: _Places) -> tuple[dict[str, Any], dict[s
     if refills := cells.get("refills", "").split():
         wrong = [r for r in refills if r not in get_args(Refill)]
         if wrong:
-            raise NotUnderstood(f"“{wrong[0][:20]}” is not a refill; of {', '.join(get_args(Refill))}")
+            raise NotUnderstood(says("not-refill", wrong=wrong[0][:20], get_args=", ".join(get_args(Refill))))
         out["refills"] = list(dict.fromkeys(refills))
     if kind := cells.get("kind", "").strip().lower():
         if kind not in get_args(DayType):
-            raise NotUnderstood(f"“{kind[:20]}” is not a kind of day; one of {', '.join(get_args(DayType))}")
+            raise NotUnderstood(says("not-kind-one", kind=kind[:20], get_args=", ".join(get_args(DayType))))
         out["day_type"] = kind
     if cells.get("note"):
         out["note"] = unplain(cells["note"])[:1000]
@@ -190,11 +191,9 @@ def _of_table(text: str, design: Design) -> ItineraryPreview:
     start = next((i for i, r in enumerate(rows) if any(r)), 0)
     found, _, ignored = match_columns(rows[start], WORDS)
     if "place" not in found and not {"lat", "lon"} <= set(found):
-        raise BadInput(
-            "columns", f"are not those of an itinerary: found {', '.join(c for c in rows[start] if c)[:200] or 'none'}; “place”, or “lat” and “lon”, are needed"
-        )
+        raise BadInput("columns", says("not-those-itinerary-found", cs=", ".join(c for c in rows[start] if c)[:200] or "none"))
     if len(rows) - start - 1 > MAX_ROWS:
-        raise BadInput("file", f"has {len(rows) - start - 1:,} lines; at most {MAX_ROWS:,}")
+        raise BadInput("file", says("has-lines-at-most", rows_count=f"{len(rows) - start - 1:,}", max_rows=f"{MAX_ROWS:,}"))
     places = _Places(design)
     lines: list[LegLine] = []
     for n, row in enumerate(rows[start + 1 :], start + 2):
@@ -204,7 +203,7 @@ def _of_table(text: str, design: Design) -> ItineraryPreview:
         shown = separator.join(row)[:200]
         try:
             if len(row) > len(rows[start]):
-                raise NotUnderstood(f"this line has {len(row)} cells, the heading {len(rows[start])}")
+                raise NotUnderstood(says("this-line-has-cells-heading", row_count=len(row), rows_count=len(rows[start])))
             fields, own, date = _leg(cells, places)
             Leg.model_validate({"id": "x", "days_count": 1, **fields})
             lines.append(
@@ -213,7 +212,7 @@ def _of_table(text: str, design: Design) -> ItineraryPreview:
                 )
             )
         except ValidationError as exc:
-            lines.append(_wrong(n, shown, explain(exc).message))
+            lines.append(_wrong(n, shown, explain(exc).plainly))
         except (NotUnderstood, BadInput) as exc:
             lines.append(_wrong(n, shown, str(exc)))
     _follow(lines)
@@ -235,10 +234,10 @@ def _follow(lines: list[LegLine]) -> None:
         if day is not None and last is not None and free is not None and last.fields is not None:
             begun = dt.date.fromisoformat(last.date) if last.date else None
             if begun is not None and day <= begun:
-                lines[i] = _wrong(line.number, line.text, f"begins on {day}, which is not after the line before ({begun}); put the days in order")
+                lines[i] = _wrong(line.number, line.text, says("begins-on-which-not", day=day, begun=begun))
                 continue
             if day < free and "said" in last.fields:
-                lines[i] = _wrong(line.number, line.text, f"begins on {day}, while the line before lasts until {free - dt.timedelta(days=1)}; the two overlap")
+                lines[i] = _wrong(line.number, line.text, says("begins-on-while-line", day=day, free=free - dt.timedelta(days=1)))
                 continue
             if begun is not None and line.date:
                 last.fields["days_count"] = (day - begun).days
@@ -262,14 +261,14 @@ def _made(lines: list[LegLine], separator: str, columns: dict[str, str], ignored
         days = f["days_count"]
         parts = [
             f"{days} {'day' if days == 1 else 'days'}",
-            f"{f['drive_h']:.1f} h of driving" if f.get("drive_h") else "",
-            "hooked up" if f.get("shore") else "",
-            "a long drive: more than 8 h" if f.get("drive_h", 0) > LONG_DRIVE_H else "",
+            says("driving", f_h=f["drive_h"]) if f.get("drive_h") else "",
+            says("hooked-up") if f.get("shore") else "",
+            says("long-drive-more-than") if f.get("drive_h", 0) > LONG_DRIVE_H else "",
         ]
         line.understood = f"{line.date or ''} {name}: {', '.join(p for p in parts if p)}".strip()
     whole = sum(x.fields["days_count"] for x in lines if x.fields)
     if whole > MOST_DAYS:
-        raise BadInput("file", f"is a trip of {whole:,} days; {MOST_DAYS} are the most. Bring it in a year at a time")
+        raise BadInput("file", says("trip-most-bring-in", whole=f"{whole:,}", most_days=MOST_DAYS))
     return ItineraryPreview(
         separator=separator,
         columns=columns,
@@ -310,18 +309,18 @@ def read_gpx(text: str) -> list[list[Point]]:
     try:
         root = fromstring(text.lstrip("\ufeff \r\n\t"), forbid_dtd=True)
     except ParseError as exc:
-        raise BadInput("file", f"is not well-formed XML: {exc}") from None
+        raise BadInput("file", says("not-well-formed-xml", exc=exc)) from None
     except DefusedXmlException:
-        raise BadInput("file", "declares entities or a document type of its own; a track needs none, and they are refused") from None
+        raise BadInput("file", says("declares-entities-or-document")) from None
     if _local(root.tag) != "gpx":
-        raise BadInput("file", f"is XML, but not GPX: its root is “{_local(root.tag)[:30]}”")
+        raise BadInput("file", says("xml-but-not-gpx", local=_local(root.tag)[:30]))
     pieces = [e for e in root.iter() if _local(e.tag) in ("trkseg", "rte")]
     if len(pieces) > MOST_PIECES:
-        raise BadInput("file", f"has {len(pieces):,} pieces; at most {MOST_PIECES:,}. Join them, or bring the journey in year by year")
-    out = [[_point(p, f"point {n + 1}") for n, p in enumerate(x for x in piece if _local(x.tag) in ("trkpt", "rtept"))] for piece in pieces]
+        raise BadInput("file", says("has-pieces-at-most", pieces_count=f"{len(pieces):,}", most_pieces=f"{MOST_PIECES:,}"))
+    out = [[_point(p, says("point", n=n + 1)) for n, p in enumerate(x for x in piece if _local(x.tag) in ("trkpt", "rtept"))] for piece in pieces]
     out = [piece for piece in out if piece]
     if not out:
-        raise BadInput("file", "has no track and no route with points in it")
+        raise BadInput("file", says("has-no-track-and"))
     return out
 
 
@@ -329,9 +328,9 @@ def _point(e: Any, name: str) -> Point:
     try:
         lat, lon = float(e.get("lat", "")), float(e.get("lon", ""))
     except ValueError:
-        raise BadInput("file", f"has a {name} without latitude or longitude") from None
+        raise BadInput("file", says("has-without-latitude-or", name=name)) from None
     if not (abs(lat) <= 90 and abs(lon) <= 180):
-        raise BadInput("file", f"has a {name} at {lat:g}, {lon:g}, which is no place: latitudes run from −90 to 90, longitudes from −180 to 180")
+        raise BadInput("file", says("has-at-which-no", name=name, lat=lat, lon=lon))
     stamp = next((x.text for x in e if _local(x.tag) == "time" and x.text), None)
     if stamp is None:
         return Point(lat, lon, None)
@@ -339,7 +338,7 @@ def _point(e: Any, name: str) -> Point:
         when = dt.datetime.fromisoformat(stamp.strip().replace("Z", "+00:00"))
         in_years(when)
     except ValueError:
-        raise BadInput("file", f"has a {name} with the time “{stamp[:30]}”; write it like 2026-10-12T08:30:00Z") from None
+        raise BadInput("file", says("has-with-time-write", name=name, stamp=stamp[:30])) from None
     return Point(lat, lon, when.astimezone(dt.UTC) if when.tzinfo else when.replace(tzinfo=dt.UTC))
 
 
@@ -378,7 +377,7 @@ def _of_track(text: str, design: Design, km_h: float) -> ItineraryPreview:
 def _timed(points: list[Point], places: _Places) -> list[LegLine]:
     times = [p.time for p in points if p.time]
     if any(b < a for a, b in itertools.pairwise(times)):
-        raise BadInput("file", "goes back in time: a point is earlier than the one before it. Join its tracks in the order of the journey")
+        raise BadInput("file", says("goes-back-in-time"))
     offset = dt.timedelta(hours=nearest(points[-1].lat, points[-1].lon)[0].utc_offset_h)
     drives: dict[dt.date, list[tuple[dt.datetime, float, float]]] = {}
     for a, b, km in moving(points):
@@ -388,7 +387,7 @@ def _timed(points: list[Point], places: _Places) -> list[LegLine]:
     lines: list[LegLine] = []
     first, last = min(ends), max(ends)
     if (last - first).days + 1 > MOST_DAYS:
-        raise BadInput("file", f"is a trip of {(last - first).days + 1:,} days; {MOST_DAYS} are the most. Bring it in a year at a time")
+        raise BadInput("file", says("trip-most-bring-in-year", days=f"{(last - first).days + 1:,}", most_days=MOST_DAYS))
     here = ends[first]
     for n in range((last - first).days + 1):
         day = first + dt.timedelta(days=n)
@@ -413,14 +412,14 @@ def _timed(points: list[Point], places: _Places) -> list[LegLine]:
 
 def _untimed(pieces: list[list[Point]], places: _Places, km_h: float) -> list[LegLine]:
     if len(pieces) > MOST_DAYS:
-        raise BadInput("file", f"has {len(pieces):,} pieces without times, each a day; {MOST_DAYS} days are the most")
+        raise BadInput("file", says("has-pieces-without-times", pieces_count=f"{len(pieces):,}", most_days=MOST_DAYS))
     lines = []
     for n, piece in enumerate(pieces, 1):
         km = sum(apart_km(a.at, b.at) for a, b in itertools.pairwise(piece))
         hours = km / km_h
-        shown = f"piece {n}: {km:.0f} km, without times; {hours:.1f} h at {km_h:g} km/h from 09:30"
+        shown = says("piece-without-times-at", n=n, km=km, hours_h=hours, km_h=km_h)
         if hours > 24 - START_H:
-            lines.append(_wrong(n, shown, f"{km:.0f} km take {hours:.0f} h at {km_h:g} km/h; cut this piece into days, or bring a track with times"))
+            lines.append(_wrong(n, shown, says("take-at-cut-this", km=km, hours_h=hours, km_h=km_h)))
             continue
         key, own = places.at(piece[-1].lat, piece[-1].lon)
         fields = (

@@ -11,6 +11,7 @@ from pydantic import BaseModel, Field
 from bothy.core.contract import BadInput
 from bothy.core.sun.geometry import Array
 from bothy.core.trips.measured import Log
+from bothy.core.words.says import formats_says as says
 from bothy.formats.tables import cells_of, in_years, number_of
 
 MOST_CHARS = 30_000_000
@@ -70,11 +71,11 @@ def _time(text: str) -> dt.datetime:
 def _table(given: LogText) -> tuple[list[str], list[list[str]], dict[str, str]]:
     text = given.text.removeprefix("\ufeff")
     if not text.strip():
-        raise BadInput("file", "is empty; a log has a line of column names and a line for each moment")
+        raise BadInput("file", says("empty-log-has-line"))
     rows = cells_of(text)
     headings = [c.strip() for c in rows[0]]
     if len(headings) < 2:
-        raise BadInput("file", "has one column only; a log has a time and at least one measured value")
+        raise BadInput("file", says("has-one-column-only"))
     columns = {k: v for k, v in given.columns.items() if v in headings and k in WORDS}
     for key, words in WORDS.items():
         if key not in given.columns:
@@ -85,11 +86,11 @@ def _table(given: LogText) -> tuple[list[str], list[list[str]], dict[str, str]]:
 
 
 def _asks(columns: dict[str, str], positive: str | None) -> list[str]:
-    asks = [] if "time" in columns else ["the column of the time"]
+    asks = [] if "time" in columns else [says("column-time")]
     if "load" not in columns and not {"volts", "amps"} <= set(columns):
-        asks.append("the column of the load power, or those of the bank's voltage and current")
+        asks.append(says("column-load-power-or"))
     if "load" not in columns and "amps" in columns and positive is None:
-        asks.append("whether a positive current charges or discharges the bank")
+        asks.append(says("whether-positive-current-charges"))
     return asks
 
 
@@ -112,21 +113,19 @@ def understand(given: LogText) -> tuple[LogRead, Log | None]:
         for k, out in values.items():
             out.append(number_of(row[at[k]]) if at[k] < len(row) else float("nan"))
     if not times:
-        raise BadInput(
-            "file", f"has no line with a time that can be read; the first is “{rows[0][at['time']][:30] if rows else ''}”, write it like 2026-10-12 08:30"
-        )
-    notes = [f"{len(bad)} lines have no time that can be read (the first is line {bad[0]}); they are left out"] if bad else []
+        raise BadInput("file", says("has-no-line-with", rows=rows[0][at["time"]][:30] if rows else ""))
+    notes = [says("lines-have-no-time", bad_count=len(bad), bad=bad[0])] if bad else []
     stamps = np.array(times, dtype="datetime64[s]")
     backward = int((np.diff(stamps) < np.timedelta64(0, "s")).sum())
     if backward:
-        notes.append(f"{backward} times go backward; the lines are put in order")
+        notes.append(says("times-go-backward-lines", backward=backward))
     twice = int(stamps.size - np.unique(stamps).size)
     if twice:
-        notes.append(f"{twice} times stand twice; their mean is taken")
+        notes.append(says("times-stand-twice-their", twice=twice))
     log = _by_hour(stamps, {k: np.array(v) for k, v in values.items()}, given.positive)
     gaps = float(np.isnan(log.load_w).mean())
     if gaps > 0.01:
-        notes.append(f"{gaps:.0%} of its hours hold no load power")
+        notes.append(says("hours-hold-no-load", gaps=gaps))
     span = LogRead(
         headings=headings,
         columns=columns,
@@ -144,7 +143,7 @@ def _by_hour(stamps: Array, x: dict[str, Array], positive: str | None) -> Log:
     index = (stamps.astype("datetime64[h]") - first).astype(int)
     count = int(index.max()) + 1
     if count > MOST_HOURS:
-        raise BadInput("file", f"spans {count / 24:,.0f} days; at most {MOST_HOURS // 24}. Bring it in a year at a time")
+        raise BadInput("file", says("spans-at-most-bring", count=count / 24, most_hours=MOST_HOURS // 24))
 
     def mean(values: Array | None) -> Array:
         out, seen = np.zeros(count), np.zeros(count)

@@ -13,6 +13,7 @@ from pydantic import BaseModel
 from bothy.core.calculators import CALCULATORS
 from bothy.core.figure import label_of, unit_of
 from bothy.core.units import show
+from bothy.core.words.says import formats_says as says
 
 HEADING = re.compile(r"## (?P<title>.+?) \{#(?P<id>[a-z-]+)\}")
 LABELS = {"Symbols": "symbols", "Holds": "holds", "After": "after", "Typical": "typical"}
@@ -87,7 +88,7 @@ def rows_of(values: dict[str, Any], of: str = "") -> list[ExampleRow]:
                 ExampleRow(
                     label=label,
                     value=", ".join(_value(key, x) if not isinstance(x, list | dict) else json.dumps(x) for x in value[:12])
-                    + (f" … {len(value)} in all" if len(value) > 12 else "")
+                    + (says("in-all", value_count=len(value)) if len(value) > 12 else "")
                     or "none",
                 )
             )
@@ -100,7 +101,7 @@ def _example(folder: Path, name: str) -> WorkedExample:
     case = json.loads((folder / "examples" / f"{name}.json").read_text())[0]
 
     def cut(rows: list[ExampleRow]) -> list[ExampleRow]:
-        return rows if len(rows) <= MOST_ROWS else [*rows[:MOST_ROWS], ExampleRow(label="and", value=f"{len(rows) - MOST_ROWS} more")]
+        return rows if len(rows) <= MOST_ROWS else [*rows[:MOST_ROWS], ExampleRow(label="and", value=says("more", rows_count=len(rows) - MOST_ROWS))]
 
     return WorkedExample(calculator=name, title=CALCULATORS[name].title, given=cut(rows_of(case["input"])), found=cut(rows_of(case["output"])))
 

@@ -15,6 +15,7 @@ from bothy.core.design.document import Design
 from bothy.core.report import Report
 from bothy.core.wiring.lists import BenchLists
 from bothy.core.words.said import METRIC_UK, Reader, column, said
+from bothy.core.words.says import formats_says as says
 from bothy.core.words.terms import in_region
 from bothy.formats import bench_lists, diagram_svg, schedule
 from bothy.formats import panel as panel_format
@@ -43,7 +44,7 @@ class Paper:
     @property
     def caution(self) -> str:
         """What stands under every title."""
-        told = f"Revision {self.revision}. {self.licensed} Values are typical where no data sheet is named; check your local rule."
+        told = says("revision-values-typical-where", revision=self.revision, licensed=self.licensed)
         return said(told, self.reader, "wiring")
 
     def table(self, t: Table) -> Table:
@@ -95,18 +96,23 @@ def diagram(paper: Paper, report: Report) -> str:
     room = short - 2 * MARGIN_MM - HEAD_MM
     most = room * d.width / (long - 2 * MARGIN_MM)
     parts = [diagram_svg.page_svg(d, top, bottom) for top, bottom in diagram_svg.pages(d, most)]
-    return _made("diagram.html", paper, "single-line diagram", landscape=True, pages=parts, key=diagram_svg.KEY_TEXT, room_mm=room)
+    return _made("diagram.html", paper, says("single-line-diagram"), landscape=True, pages=parts, key=diagram_svg.KEY_TEXT, room_mm=room)
 
 
 def labels(paper: Paper, lists: BenchLists) -> str:
     """The label sheet: a strip for each way, every wire label twice."""
-    return _made("labels.html", paper, "label sheet", labels=lists.labels, open=lists.open)
+    return _made("labels.html", paper, says("label-sheet"), labels=lists.labels, open=lists.open)
 
 
 def circuits(paper: Paper, design: Design, report: Report) -> str:
     """The circuit schedule."""
     return _made(
-        "tables.html", paper, "circuit schedule", landscape=True, tables=[paper.table(("Circuits", schedule.HEADINGS, schedule.rows(design, report)))], open=[]
+        "tables.html",
+        paper,
+        says("circuit-schedule"),
+        landscape=True,
+        tables=[paper.table(("Circuits", schedule.HEADINGS, schedule.rows(design, report)))],
+        open=[],
     )
 
 
@@ -115,7 +121,7 @@ def lists(paper: Paper, made: BenchLists) -> str:
     return _made(
         "tables.html",
         paper,
-        "lists for the bench",
+        says("lists-for-bench"),
         landscape=True,
         tables=[paper.table(t) for t in bench_lists.tables(made) if t[0] != "Labels"],
         open=made.open,
@@ -134,7 +140,7 @@ def panel(paper: Paper, report: Report) -> list[Sheet]:
     return [
         Sheet(
             layer.upper(),
-            _made("panel.html", paper, "switch panel", size=size, plate=panel_format.to_svg(part, paper.project, (layer,)), ok=part.ok, layer=layer),
+            _made("panel.html", paper, says("switch-panel"), size=size, plate=panel_format.to_svg(part, paper.project, (layer,)), ok=part.ok, layer=layer),
         )
         for layer in (*panel_format.LAYERS, "notes")
     ]

@@ -7,6 +7,8 @@ import json
 import sys
 from typing import Any, NamedTuple
 
+from bothy.core.words.says import formats_says as says
+
 
 class Sheet(NamedTuple):
     """HTML for one PDF; with a ``layer`` name it becomes one of the layers of a single drawing."""
@@ -38,7 +40,7 @@ def layered(sheets: list[Sheet]) -> bytes:
     groups, forms, properties, content = [], DictionaryObject(), DictionaryObject(), []
     for n, (sheet, source) in enumerate(zip(sheets, pages, strict=True)):
         group = writer._add_object(
-            DictionaryObject({NameObject("/Type"): NameObject("/OCG"), NameObject("/Name"): TextStringObject(sheet.layer or f"layer {n + 1}")})
+            DictionaryObject({NameObject("/Type"): NameObject("/OCG"), NameObject("/Name"): TextStringObject(sheet.layer or says("layer", n=n + 1))})
         )
         form = StreamObject()
         found = source.get_contents()

@@ -10,6 +10,7 @@ from typing import NamedTuple
 from PIL import Image, ImageOps, UnidentifiedImageError
 
 from bothy.core.contract import BadInput
+from bothy.core.words.says import formats_says as says
 
 LONGEST, THUMB = 1600, 320
 MOST_BYTES = 400_000
@@ -43,18 +44,18 @@ def _jpeg(image: Image.Image, most: int) -> bytes:
 def as_kept(data: bytes) -> Kept:
     """A photograph that was kept before, byte for byte, with a new thumbnail. Raises :class:`BadInput` where it isn't as Bothy keeps them."""
     if len(data) > 2 * MOST_BYTES:
-        raise BadInput("photos", f"has {len(data) / 1e3:.0f} kB; Bothy keeps at most {2 * MOST_BYTES / 1e3:.0f} kB")
+        raise BadInput("photos", says("has-kb-bothy-keeps", data_count=len(data) / 1000.0, most_bytes=2 * MOST_BYTES / 1000.0))
     try:
         image = Image.open(io.BytesIO(data), formats=("JPEG",))
         if max(image.size) > LONGEST:
             raise BadInput("photos", f"has {image.width} × {image.height} pixels; Bothy keeps at most {LONGEST}")
         if image.getexif() or "comment" in image.info:
-            raise BadInput("photos", "holds more than a picture: where or with what it was taken. Take it in as a photograph, not in an archive")
+            raise BadInput("photos", says("holds-more-than-picture"))
         small = image.convert("RGB")
     except BadInput:
         raise
     except (UnidentifiedImageError, Image.DecompressionBombError, OSError, ValueError, SyntaxError, TypeError, KeyError) as exc:
-        raise BadInput("photos", f"is no picture as Bothy keeps them{_why(exc)}") from None
+        raise BadInput("photos", says("no-picture-as-bothy", why=_why(exc))) from None
     width, height = small.size
     small.thumbnail((THUMB, THUMB), Image.Resampling.LANCZOS)
     return Kept(data, _jpeg(small, 40_000), width, height, hashlib.sha256(data).hexdigest())
@@ -68,7 +69,7 @@ def _why(exc: Exception) -> str:
 def kept(data: bytes) -> Kept:
     """A photograph made ready to be kept. Raises :class:`BadInput` where it is no picture, or too large to be opened."""
     if len(data) > MOST_SENT:
-        raise BadInput("photo", f"has {len(data) / 1e6:.1f} MB; at most {MOST_SENT / 1e6:.0f} MB")
+        raise BadInput("photo", says("has-mb-at-most", data_count=len(data) / 1000000.0, most_sent=MOST_SENT / 1000000.0))
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("error", Image.DecompressionBombWarning)
@@ -80,7 +81,7 @@ def kept(data: bytes) -> Kept:
     except BadInput:
         raise
     except (UnidentifiedImageError, Image.DecompressionBombWarning, Image.DecompressionBombError, OSError, ValueError, SyntaxError, TypeError, KeyError) as exc:
-        raise BadInput("photo", f"is no picture that can be read (JPEG, PNG or WebP){_why(exc)}") from None
+        raise BadInput("photo", says("no-picture-that-can", why=_why(exc))) from None
     upright.info.clear()
     upright.thumbnail((LONGEST, LONGEST), Image.Resampling.LANCZOS)
     whole = _jpeg(upright, MOST_BYTES)

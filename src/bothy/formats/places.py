@@ -16,6 +16,7 @@ from bothy.core.design.fit import PlaceDoc
 from bothy.core.fit.geometry import geometry_of
 from bothy.core.fit.part import FitPart, ThingPart
 from bothy.core.units import NotUnderstood, parse
+from bothy.core.words.says import formats_says as says
 from bothy.formats import workbook
 from bothy.formats.appliances_csv import match_columns
 from bothy.formats.tables import plain as _plain
@@ -168,9 +169,9 @@ def preview(text: str, design: Design) -> PlacesPreview:
     rows, separator = rows_of(text, "thing")
     columns, units, ignored = match_columns(rows[0], WORDS)
     if "key" not in columns and "name" not in columns:
-        raise BadInput("columns", "no column names the thing; head one with “thing” or “key”")
+        raise BadInput("columns", says("no-column-names-thing"))
     if not {"x", "y"} <= set(columns):
-        raise BadInput("columns", "no columns say where things stand; head two with “x m” and “y m”")
+        raise BadInput("columns", says("no-columns-say-where"))
     geo = geometry_of(design)
     by_key = {t.key: t for t in geo.things}
     by_name = {t.name.lower(): t.key for t in geo.things}
@@ -181,7 +182,7 @@ def preview(text: str, design: Design) -> PlacesPreview:
         cells = {k: (row[i].strip() if i < len(row) else "") for k, i in columns.items()}
         shown = "; ".join(c for c in row if c)[:200]
         if not any(cells.get(k) for k in ("x", "y")):
-            lines.append(PlaceLine(number=n, status="empty", text=shown, understood="no place on this line", problem=None))
+            lines.append(PlaceLine(number=n, status="empty", text=shown, understood=says("no-place-on-this"), problem=None))
             continue
         try:
             place = _place(cells, units, by_key, by_name, bays)
@@ -189,7 +190,9 @@ def preview(text: str, design: Design) -> PlacesPreview:
             lines.append(PlaceLine(number=n, status="wrong", text=shown, understood="", problem=str(e)))
             continue
         if place.of in seen:
-            lines.append(PlaceLine(number=n, status="wrong", text=shown, understood="", problem=f"“{by_key[place.of].name}” has a place on an earlier line"))
+            lines.append(
+                PlaceLine(number=n, status="wrong", text=shown, understood="", problem=says("has-place-on-earlier", by_key_name=by_key[place.of].name))
+            )
             continue
         seen.add(place.of)
         value = place.model_dump(mode="json")
@@ -199,7 +202,7 @@ def preview(text: str, design: Design) -> PlacesPreview:
             op = {"op": "replace", "path": f"/fit/places/{index[place.of]}", "value": value}
         else:
             op = {"op": "add", "path": "/fit/places/-", "value": value}
-        words = f"{by_key[place.of].name} at {place.x_m:.3f} m from the rear, {place.y_m:.3f} m from the centre line, {place.z_m:.3f} m over the floor"
+        words = says("at-from-rear-from", by_key_name=by_key[place.of].name, x_m=place.x_m, y_m=place.y_m, z_m=place.z_m)
         lines.append(PlaceLine(number=n, status="taken", text=shown, understood=words, problem=None, op=op))
     taken = sum(x.status == "taken" for x in lines)
     return PlacesPreview(
@@ -221,7 +224,7 @@ def _corner(cells: dict[str, str], units: dict[str, str], before: str) -> dict[s
             out[f"{axis}_m"] = parse(text.replace("−", "-"), "length", (units.get(before + axis) or "m") if bare else None).value
     for axis in "xy":
         if f"{axis}_m" not in out:
-            raise NotUnderstood(f"{before.replace('_', ' ')}{axis} is missing")
+            raise NotUnderstood(says("missing", replace=before.replace("_", " "), axis=axis))
     return out
 
 
@@ -229,7 +232,7 @@ def _place(cells: dict[str, str], units: dict[str, str], by_key: dict[str, Any],
     key = unplain(cells.get("key", "")) or by_name.get(unplain(cells.get("name", "")).lower(), "")
     if key not in by_key:
         named = unplain(cells.get("key") or cells.get("name") or "")[:40]
-        raise NotUnderstood(f"the design has no “{named}”; name things as in Layout and weight")
+        raise NotUnderstood(says("design-has-no-name", named=named))
     out: dict[str, Any] = {"of": key}
     out |= _corner(cells, units, "")
     if any(cells.get(f"open_{axis}") for axis in "xyz"):
@@ -237,14 +240,14 @@ def _place(cells: dict[str, str], units: dict[str, str], by_key: dict[str, Any],
     if cells.get("yaw"):
         turned = parse(cells["yaw"], "count", None).value % 360
         if turned not in (0, 90, 180, 270):
-            raise NotUnderstood(f"turned by {turned:g}°: things stand square, by 0, 90, 180 or 270°")
+            raise NotUnderstood(says("turned-by-things-stand", turned=turned))
         out["yaw_deg"] = int(turned)
     if cells.get("up"):
         out["up"] = cells["up"].lower()
     if cells.get("bay"):
         bay = bays.get(unplain(cells["bay"]).lower()) or bays.get(unplain(cells["bay"]))
         if bay is None:
-            raise NotUnderstood(f"there is no bay “{cells['bay'][:40]}”")
+            raise NotUnderstood(says("there-no-bay", cells=cells["bay"][:40]))
         out["bay"] = bay
     try:
         return PlaceDoc.model_validate(out)

@@ -15,6 +15,7 @@ from bothy.core.facts.document import Facts
 from bothy.core.facts.evidence import Entry, Evidence, added, entries_between, facts_of
 from bothy.core.facts.old import facts_of_v1
 from bothy.core.plain import check, not_text
+from bothy.core.words.says import formats_says as says
 
 FORMAT = "bothy-project"
 MAX_BYTES = 8_000_000
@@ -78,39 +79,39 @@ def write(name: str, variants: list[tuple[str, Design | str]], building: str = "
 def read(text: str) -> ProjectFile:
     """A project file from its text. Raises :class:`BadInput` that says where it is damaged and what would be right."""
     if not text.strip():
-        raise BadInput("file", "is empty; choose a Bothy project file (.bothy.json)")
+        raise BadInput("file", says("empty-choose-bothy-project"))
     try:
         data = json.loads(text)
     except json.JSONDecodeError as exc:
-        raise BadInput("file", f"is not JSON: {exc.msg} at line {exc.lineno}, column {exc.colno}") from None
+        raise BadInput("file", says("not-json-at-line", msg=exc.msg, lineno=exc.lineno, colno=exc.colno)) from None
     except ValueError as exc:
-        raise BadInput("file", f"holds a number that can't be read: {str(exc)[:100]}") from None
+        raise BadInput("file", says("holds-number-that-cant", exc=str(exc)[:100])) from None
     except RecursionError:
-        raise BadInput("file", "is nested too deeply to be a Bothy project file") from None
+        raise BadInput("file", says("nested-too-deeply-to")) from None
     if isinstance(data, dict):
         for key in ("name", "format"):
             if isinstance(data.get(key), str) and (why := not_text(data[key])):
                 raise BadInput(key, why)
     if not isinstance(data, dict) or data.get("format") != FORMAT:
-        raise BadInput("format", f"must be “{FORMAT}”; this is not a Bothy project file")
+        raise BadInput("format", says("must-be-this-not", format=FORMAT))
     version = data.get("schema_version")
     if isinstance(version, bool) or not isinstance(version, int):
-        raise BadInput("schema_version", "must be a whole number")
+        raise BadInput("schema_version", says("must-be-whole-number"))
     if version > SCHEMA_VERSION:
-        raise BadInput("schema_version", f"is {version}; this Bothy reads up to {SCHEMA_VERSION}. Use a newer Bothy for this file")
+        raise BadInput("schema_version", says("this-bothy-reads-up-to", version=version, schema_version=SCHEMA_VERSION))
     name = data.get("name")
     if not isinstance(name, str) or not 1 <= len(name) <= 120:
-        raise BadInput("name", "must be a text of 1 to 120 characters")
+        raise BadInput("name", says("must-be-text-to"))
     variants = data.get("variants")
     if not isinstance(variants, list) or not 1 <= len(variants) <= 50:
-        raise BadInput("variants", "must be a list of 1 to 50 variants")
+        raise BadInput("variants", says("must-be-list-to"))
     unknown = sorted(set(data) - {"format", "schema_version", "name", "variants", *(("building", "evidence") if version > 1 else ())})
     if unknown:
-        raise BadInput(unknown[0], "is not a known key of a project file")
+        raise BadInput(unknown[0], says("not-known-key-project"))
     out: list[VariantOut] = []
     for i, item in enumerate(variants):
         if not isinstance(item, dict) or not isinstance(item.get("name"), str) or not 1 <= len(item["name"]) <= 120:
-            raise BadInput("name", "must be a text of 1 to 120 characters", f"variants[{i}].name")
+            raise BadInput("name", says("must-be-text-to"), f"variants[{i}].name")
         if why := not_text(item["name"]):
             raise BadInput("name", why, f"variants[{i}].name")
         try:
@@ -119,7 +120,7 @@ def read(text: str) -> ProjectFile:
             where, _, rest = exc.message.partition(": ")
             raise BadInput(exc.key, rest, f"variants[{i}].design.{where}") from None
     if len({v.name for v in out}) != len(out):
-        raise BadInput("name", "two variants have the same name", "variants")
+        raise BadInput("name", says("two-variants-have-same"), "variants")
     building, evidence = _old_facts(variants) if version == 1 else _facts(data, {v.name for v in out})
     return ProjectFile.model_construct(name=name, variants=out, building=building or out[0].name, evidence=evidence)
 
@@ -141,9 +142,9 @@ def _facts(data: dict[str, Any], names: set[str]) -> tuple[str, list[Evidence]]:
     """Which variant is being built, and the evidence. Raises :class:`BadInput`."""
     building, entries = data.get("building", ""), data.get("evidence", [])
     if not isinstance(building, str) or (building and building not in names):
-        raise BadInput("building", "must be the name of one of the variants")
+        raise BadInput("building", says("must-be-name-one"))
     if not isinstance(entries, list) or len(entries) > MOST_ENTRIES:
-        raise BadInput("evidence", f"must be a list of at most {MOST_ENTRIES:,} entries")
+        raise BadInput("evidence", says("must-be-list-at", most_entries=f"{MOST_ENTRIES:,}"))
     out: list[Evidence] = []
     for i, item in enumerate(entries):
         check(item, f"/evidence/{i}")
@@ -155,12 +156,12 @@ def _facts(data: dict[str, Any], names: set[str]) -> tuple[str, list[Evidence]]:
             said = explain(exc)
             raise BadInput(said.key, said.message.partition(": ")[2] or said.message, f"evidence[{i}].{said.key}") from None
         except ValueError:
-            raise BadInput("made_at", "must be a date and time such as 2026-09-12T10:30:00", f"evidence[{i}].made_at") from None
+            raise BadInput("made_at", says("must-be-date-and"), f"evidence[{i}].made_at") from None
         if e.number != i + 1:
-            raise BadInput("number", f"must be {i + 1}: entries are numbered from 1 without a gap", f"evidence[{i}].number")
+            raise BadInput("number", says("must-be-entries-numbered", i=i + 1), f"evidence[{i}].number")
         out.append(e)
     for i in range(len(out)):
         if out[i].corrects is not None and not 0 < (out[i].corrects or 0) <= i:
-            raise BadInput("corrects", "must be the number of an entry before it", f"evidence[{i}].corrects")
+            raise BadInput("corrects", says("must-be-number-entry"), f"evidence[{i}].corrects")
     facts_of(out)
     return building, out

@@ -11,6 +11,7 @@ from bothy.core.build.part import BuyPart
 from bothy.core.contract import BadInput
 from bothy.core.facts.kinds import Quote
 from bothy.core.units import NotUnderstood, parse
+from bothy.core.words.says import formats_says as says
 from bothy.formats.appliances_csv import match_columns
 from bothy.formats.tables import rows_of, unplain
 
@@ -82,19 +83,19 @@ def _quote(cells: dict[str, str], at: BuyPart, supplier: str, today: dt.date) ->
     """Raises :class:`NotUnderstood` where a cell says nothing."""
     price = parse(cells["price"].strip("€£$ ").removeprefix("A$"), "count", None).value
     if not 0 <= price <= 1e6:
-        raise NotUnderstood(f"a price of {price:g} can't be; it is the price of all of it, 0 to 1,000,000")
+        raise NotUnderstood(says("price-cant-be-price", price=price))
     days = None
     if cells.get("days"):
         n = parse(cells["days"].lower().removesuffix("days").removesuffix("day"), "count", None).value
         if not 0 <= n <= 365 or n != int(n):
-            raise NotUnderstood(f"“{cells['days'][:20]}” is no number of days from 0 to 365")
+            raise NotUnderstood(says("no-number-from-to", cells=cells["days"][:20]))
         days = int(n)
     until = cells.get("until", "")
     if until:
         try:
             dt.date.fromisoformat(until)
         except ValueError:
-            raise NotUnderstood(f"“{until[:20]}” is not a day; write it like 2027-03-14") from None
+            raise NotUnderstood(says("not-write-like", until=until[:20])) from None
     who = unplain(cells.get("supplier", ""))[:120].strip() or supplier
     return Quote(id=at.key, supplier=who, price=round(price, 2), lead_days=days, pack=at.packs[:80], on=today.isoformat(), until=until)
 
@@ -109,9 +110,9 @@ def preview(text: str, shopping: list[BuyPart], today: dt.date, supplier: str = 
     if "price" not in columns:
         columns, _, ignored = match_columns(rows[0], ANY_PRICE)
     if "key" not in columns and "name" not in columns:
-        raise BadInput("columns", "no column names the line; head one with “key” or “what”, as in the exported shopping list")
+        raise BadInput("columns", says("no-column-names-line"))
     if "price" not in columns:
-        raise BadInput("columns", "no column holds prices; head one with “quoted price”")
+        raise BadInput("columns", says("no-column-holds-prices"))
     by_key = {x.key: x for x in shopping}
     by_name = {x.name.lower(): x for x in shopping}
     lines, seen = list[QuoteLine](), set[str]()
@@ -123,9 +124,9 @@ def preview(text: str, shopping: list[BuyPart], today: dt.date, supplier: str = 
             continue
         named = unplain(cells.get("key", "") or cells.get("name", ""))
         at = by_key.get(named) or by_name.get(unplain(cells.get("name", "")).lower())
-        problem = None if at is not None else f"the shopping list has no “{named[:60]}”"
+        problem = None if at is not None else says("shopping-list-has-no", named=named[:60])
         if at is not None and at.key in seen:
-            problem = f"“{at.name}” has a price on an earlier line"
+            problem = says("has-price-on-earlier", at_name=at.name)
         if at is None or problem:
             lines.append(_line(n, "wrong", shown, problem))
             continue
@@ -135,8 +136,8 @@ def preview(text: str, shopping: list[BuyPart], today: dt.date, supplier: str = 
             lines.append(_line(n, "wrong", shown, str(exc), at))
             continue
         seen.add(at.key)
-        days = "" if quote.lead_days is None else f", here in {quote.lead_days} days"
-        words = f"{at.name}: {quote.price:g} from {quote.supplier}{days}"
+        days = "" if quote.lead_days is None else says("here-in", lead_days=quote.lead_days)
+        words = says("from-2", at_name=at.name, price=quote.price, supplier=quote.supplier, days=days)
         lines.append(offered_line(n, at, quote, shown, words))
     heads = {k: rows[0][i] for k, i in columns.items()}
     return quotes_part(supplier, lines, shopping).model_copy(update={"separator": separator, "columns": heads, "ignored_columns": ignored})

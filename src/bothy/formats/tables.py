@@ -9,6 +9,7 @@ import math
 import re
 
 from bothy.core.contract import BadInput
+from bothy.core.words.says import formats_says as says
 
 MAX_CHARS = 2_000_000
 MAX_ROWS = 2000
@@ -42,15 +43,15 @@ def rows_of(text: str, item: str = "appliance") -> tuple[list[list[str]], str]:
     """Rows of cells and the separator; ``item`` is what a line should be. Raises :class:`BadInput` for an empty or oversized text."""
     text, separator = begun(text)
     if not text.strip():
-        raise BadInput("file", f"is empty; it needs a line of column names and a line for each {item}")
+        raise BadInput("file", says("empty-needs-line-column", item=item))
     if len(text) > MAX_CHARS:
-        raise BadInput("file", f"has {len(text):,} characters; at most {MAX_CHARS:,}")
+        raise BadInput("file", says("has-characters-at-most", text_count=f"{len(text):,}", max_chars=f"{MAX_CHARS:,}"))
     if "\x00" in text:
-        raise BadInput("file", "is not text; export it as CSV first")
+        raise BadInput("file", says("not-text-export-as"))
     try:
         rows = [[cell.strip() for cell in row] for row in csv.reader(io.StringIO(text), delimiter=separator)]
     except csv.Error as exc:
-        raise BadInput("file", f"cannot be read as a table: {exc}") from None
+        raise BadInput("file", says("cannot-be-read-as", exc=exc)) from None
     return rows, separator
 
 
@@ -61,9 +62,9 @@ def cells_of(text: str) -> list[list[str]]:
     try:
         rows = [r for r in csv.reader(lines, delimiter=separator) if any(c.strip() for c in r)]
     except csv.Error as exc:
-        raise BadInput("file", f"cannot be read as a table: {exc}") from None
+        raise BadInput("file", says("cannot-be-read-as", exc=exc)) from None
     if not rows:
-        raise BadInput("file", "has no cells; it needs a line of column names and lines of values")
+        raise BadInput("file", says("has-no-cells-needs"))
     return rows
 
 

@@ -14,6 +14,7 @@ from bothy.core.contract import BadInput
 from bothy.core.design.trips import FileWeather, FileYear, OwnPlace
 from bothy.core.finding import Finding
 from bothy.core.sun.weather_fit import Hourly, fit
+from bothy.core.words.says import formats_says as says
 from bothy.formats.tables import cells_of, in_years, number_of
 
 MOST_CHARS = 12_000_000
@@ -58,7 +59,7 @@ def read(given: WeatherText) -> WeatherRead:
     """Read a weather file. Raises :class:`BadInput` where it can't be one."""
     text = given.text.removeprefix("\ufeff")
     if not text.strip():
-        raise BadInput("file", "is empty")
+        raise BadInput("file", says("empty"))
     first = text.lstrip().split("\n", 1)[0]
     if first.upper().startswith("LOCATION,"):
         return _made("epw", *_epw(text), given)
@@ -74,7 +75,7 @@ def _hours(frame: Any, columns: dict[str, str], shift_h: int = 0) -> tuple[dt.da
     for i, t in enumerate(frame.index):
         when = (t.to_pydatetime().replace(tzinfo=None) - dt.timedelta(hours=shift_h)).replace(minute=0, second=0, microsecond=0)
         if when in at:
-            raise BadInput("file", f"has the hour {when:%Y-%m-%d %H}:00 twice; keep one line an hour")
+            raise BadInput("file", says("has-hour-twice-keep", when=f"{when:%Y-%m-%d %H}"))
         at[when] = i
     first = min(at).replace(hour=0)
     count = int((max(at) - first).total_seconds() // 3600) + 1
@@ -94,7 +95,7 @@ def _epw(text: str) -> tuple[Hourly, str]:
         frame, meta = read_epw(io.StringIO(text), coerce_year=TYPICAL_YEAR)
         first, x = _hours(frame, {"ghi": "ghi", "air": "temp_air", "rh": "relative_humidity"})
     except (KeyError, ValueError, IndexError, TypeError, AttributeError, OverflowError) as exc:
-        raise BadInput("file", f"begins like an EPW file, but can't be read as one: {exc}") from None
+        raise BadInput("file", says("begins-like-epw-file", exc=exc)) from None
     for key, most in (("ghi", 9999), ("air", 99.9), ("rh", 999)):
         x[key][x[key] >= most] = np.nan
     return Hourly(first, x["ghi"], x["air"], x["rh"] / 100, meta["latitude"], meta["longitude"], meta["altitude"], meta["TZ"]), str(meta["city"]).title()
@@ -107,7 +108,7 @@ def _tmy3(text: str) -> tuple[Hourly, str]:
         frame, meta = read_tmy3(io.StringIO(text), coerce_year=TYPICAL_YEAR)
         first, x = _hours(frame, {"ghi": "ghi", "air": "temp_air", "rh": "relative_humidity"}, shift_h=1)
     except (KeyError, ValueError, IndexError, TypeError, AttributeError, OverflowError) as exc:
-        raise BadInput("file", f"looks like TMY3, but can't be read as it: {exc}") from None
+        raise BadInput("file", says("looks-like-tmy-but", exc=exc)) from None
     return Hourly(first, x["ghi"], x["air"], x["rh"] / 100, meta["latitude"], meta["longitude"], meta["altitude"], meta["TZ"]), str(meta["Name"]).strip(
         '"'
     ).title()
@@ -132,16 +133,14 @@ def _within_physics(w: Hourly) -> None:
         bad = np.flatnonzero((values < least) | (values > most))
         if bad.size:
             when = w.first + dt.timedelta(hours=int(bad[0]))
-            raise BadInput(
-                "file", f"has {values[bad[0]]:g} {unit} at {when:%Y-%m-%d %H}:00; {least:g} to {most:g} can be. Is the column, or its unit, another one?"
-            )
+            raise BadInput("file", says("has-at-to-can", values=values[bad[0]], unit=unit, when=f"{when:%Y-%m-%d %H}", least=least, most=most))
 
 
 def _csv(text: str, given: WeatherText) -> WeatherRead:
     rows = cells_of(text)
     head = next((i for i, r in enumerate(rows[:60]) if len(r) > 1 and all(math.isnan(number_of(c)) for c in r)), None)
     if head is None:
-        raise BadInput("file", "is no weather file that is known: neither EPW, nor TMY3, nor a CSV with a line of column names")
+        raise BadInput("file", says("no-weather-file-that"))
     headings = [c.strip() for c in rows[head]]
     columns = {k: v for k, v in given.columns.items() if v in headings}
     for key, words in WORDS.items():
@@ -150,14 +149,12 @@ def _csv(text: str, given: WeatherText) -> WeatherRead:
             if hit is not None:
                 columns[key] = hit
     asks = [
-        f"the column of {w}"
-        for k, w in (("time", "the time"), ("ghi", "the global radiation in W/m²"), ("air", "the air temperature in °C"))
+        says("column", w=w)
+        for k, w in (("time", says("time-2")), ("ghi", says("global-radiation-in")), ("air", says("air-temperature-in")))
         if k not in columns
     ]
     asks += [
-        w
-        for w, v in (("its latitude", given.lat_deg), ("its longitude", given.lon_deg), ("whether a time marks the start or the end of its hour", given.marks))
-        if v is None
+        w for w, v in ((says("latitude"), given.lat_deg), (says("longitude"), given.lon_deg), (says("whether-time-marks-start"), given.marks)) if v is None
     ]
     if asks:
         return WeatherRead(kind="csv", headings=headings, columns=columns, asks=asks, place=None, day_count=0, findings=[], summary="")
@@ -173,9 +170,7 @@ def _csv(text: str, given: WeatherText) -> WeatherRead:
             t = _time(row[at["time"]])
         except (ValueError, OverflowError):
             if not times:
-                raise BadInput(
-                    "file", f"has “{row[at['time']][:30]}” for a time in line {n}; write it like 2025-01-31 14:00 or with a zone, 2025-01-31T14:00+01:00"
-                ) from None
+                raise BadInput("file", says("has-for-time-in", row=row[at["time"]][:30], n=n)) from None
             break  # a note under the table
         if t.tzinfo is not None:
             t = (t.astimezone(dt.UTC) + dt.timedelta(hours=offset)).replace(tzinfo=None)
@@ -183,41 +178,41 @@ def _csv(text: str, given: WeatherText) -> WeatherRead:
         for k, out in values.items():
             out.append(number_of(row[at[k]]) if at[k] < len(row) else math.nan)
     if not times:
-        raise BadInput("file", "has no lines under its column names")
+        raise BadInput("file", says("has-no-lines-under"))
     import pandas as pd
 
     frame = pd.DataFrame(values, index=pd.DatetimeIndex(times))
     if not frame.index.is_monotonic_increasing:
         back = next(i for i in range(1, len(times)) if times[i] < times[i - 1])
-        raise BadInput("file", f"goes back in time at {times[back]}; sort its lines by time")
+        raise BadInput("file", says("goes-back-in-time-at", times=times[back]))
     frame = frame if not frame.index.has_duplicates else _twice(frame)
     step = pd.Series(frame.index).diff().median()
     if step < pd.Timedelta(hours=1):
         frame = frame.resample("1h", closed="right" if given.marks == "end" else "left", label="right" if given.marks == "end" else "left").mean()
     elif step > pd.Timedelta(hours=1):
-        raise BadInput("file", f"has a line every {step}; hourly lines or finer are needed")
+        raise BadInput("file", says("has-line-every-hourly", step=step))
     first, x = _hours(frame, {k: k for k in values}, shift_h=1 if given.marks == "end" else 0)
     rh = x.get("rh", np.full_like(x["ghi"], np.nan))
     rh = rh / 100 if np.nanmax(np.append(rh, 0)) > 1.5 else rh
     w = Hourly(first, x["ghi"], x["air"], rh, given.lat_deg, given.lon_deg, given.elevation_m or 0.0, offset)
-    made = _made("csv", w, given.name or "imported place", given)
+    made = _made("csv", w, given.name or says("imported-place"), given)
     return made.model_copy(update={"headings": headings, "columns": columns})
 
 
 def _twice(frame: Any) -> Any:
     twin = frame.index[frame.index.duplicated()][0]
-    raise BadInput("file", f"has the time {twin} twice; keep one line for each moment")
+    raise BadInput("file", says("has-time-twice-keep", twin=twin))
 
 
 def _made(kind: Literal["epw", "tmy3", "csv"], w: Hourly, name: str, given: WeatherText) -> WeatherRead:
     _within_physics(w)
     if abs(w.lat_deg) > 72:
-        raise BadInput("lat_deg", f"is {w.lat_deg:g}, outside the range that Bothy can calculate: 72° north to 72° south")
+        raise BadInput("lat_deg", says("outside-range-that-bothy", lat_deg=w.lat_deg))
     f = fit(w)
-    title = given.name or name or "imported place"
+    title = given.name or name or says("imported-place")
     key = "".join(c if c.isalnum() and c.isascii() else "_" for c in title.lower()).strip("_")[:30] or "place"
     weather = FileWeather(
-        source=f"{kind.upper()} file, {f.day_count} days from {w.first.date()}",
+        source=says("file-from", kind=kind.upper(), day_count=f.day_count, date=w.first.date()),
         day_count=f.day_count,
         ghi_kwh_m2_day=f.ghi_kwh_m2_day,
         tmin_c=f.tmin_c,
@@ -238,9 +233,7 @@ def _made(kind: Literal["epw", "tmy3", "csv"], w: Hourly, name: str, given: Weat
         weather=weather,
     )
     best, worst = max(f.ghi_kwh_m2_day), min(f.ghi_kwh_m2_day)
-    summary = (
-        f"{title}: {worst:.2f} to {best:.2f} kWh/m² a day by month, nights down to {min(f.tmin_c):.0f} °C in the mean of the coldest month; "
-        f"a day is {f.kt_autocorr:.2f} like the one before in clearness, {f.temp_autocorr:.2f} in warmth."
-        + (f" It holds {len(f.years)} whole years, which a trip can be run through as they were." if f.years else "")
-    )
+    summary = says(
+        "to-by-month-nights", title=title, worst=worst, best=best, tmin_c=min(f.tmin_c), kt_autocorr=f.kt_autocorr, temp_autocorr=f.temp_autocorr
+    ) + (says("holds-whole-years-which", years_count=len(f.years)) if f.years else "")
     return WeatherRead(kind=kind, headings=[], columns={}, asks=[], place=place, day_count=f.day_count, findings=f.findings, summary=summary)

@@ -8,6 +8,7 @@ from typing import Any
 
 from bothy.core.contract import BadInput
 from bothy.core.plain import as_text
+from bothy.core.words.says import formats_says as says
 from bothy.formats.tables import MAX_ROWS
 
 MAX_COLUMNS, MAX_INSIDE, MAX_CELL, MAX_PARTS = 60, 20_000_000, 5_000, 500
@@ -57,12 +58,12 @@ def from_xlsx(data: bytes) -> str:
     from openpyxl import load_workbook
 
     if data[:2] != b"PK":
-        raise BadInput("file", "is not an XLSX workbook; save it as XLSX or CSV")
+        raise BadInput("file", says("not-xlsx-workbook-save"))
     try:
         with zipfile.ZipFile(io.BytesIO(data)) as z:
             inside = z.infolist()
             if len(inside) > MAX_PARTS or sum(i.file_size for i in inside) > MAX_INSIDE:
-                raise BadInput("file", f"is too large a workbook: it unpacks to more than {MAX_INSIDE // 1_000_000} MB; save the one sheet that is meant")
+                raise BadInput("file", says("too-large-workbook-unpacks", max_inside=MAX_INSIDE // 1000000))
         book = load_workbook(io.BytesIO(data), read_only=True, data_only=True, keep_links=False)
         for sheet in book.worksheets:
             filled = _filled(sheet)
@@ -72,8 +73,8 @@ def from_xlsx(data: bytes) -> str:
     except (BadInput, MemoryError):
         raise
     except Exception as exc:  # whatever a damaged archive or its XML makes the reader stumble over
-        raise BadInput("file", f"is not an XLSX workbook that can be read ({type(exc).__name__}); save it as XLSX or CSV") from None
-    raise BadInput("file", "has no sheet with anything on it")
+        raise BadInput("file", says("not-xlsx-workbook-that", name=type(exc).__name__)) from None
+    raise BadInput("file", says("has-no-sheet-with"))
 
 
 def _filled(sheet: Any) -> list[list[str]]:
@@ -85,7 +86,7 @@ def _filled(sheet: Any) -> list[list[str]]:
         if any(cells):
             out.append(cells)
         if len(out) > MAX_ROWS + 1 or n > 20 * MAX_ROWS:
-            raise BadInput("file", f"is too large a workbook: it has more than {MAX_ROWS:,} lines")
+            raise BadInput("file", says("too-large-workbook-has", max_rows=f"{MAX_ROWS:,}"))
     return out
 
 
@@ -94,5 +95,5 @@ def _text(value: object) -> str:
         return ""
     text = f"{value:.15g}" if isinstance(value, float) else str(value)
     if len(text) > MAX_CELL:
-        raise BadInput("file", f"is too large a workbook: one of its cells holds {len(text):,} characters, {MAX_CELL:,} at most")
+        raise BadInput("file", says("too-large-workbook-one", text_count=f"{len(text):,}", max_cell=f"{MAX_CELL:,}"))
     return " ".join(text.split())

@@ -24,6 +24,7 @@ from pebble import ProcessExpired, ProcessPool
 
 from bothy.core.contract import BadInput
 from bothy.core.units import NotUnderstood
+from bothy.core.words.says import jobs_says as says
 
 MOST_S = 10.0
 MOST_BYTES = 256_000_000
@@ -95,11 +96,11 @@ def _answered(sent: bytes) -> _Said:
     except NotUnderstood as exc:
         return _Said(key="text", message=str(exc))
     except MemoryError:
-        return _Said(key="size", message="needs more memory than it may take; make it smaller")
+        return _Said(key="size", message=says("needs-more-memory-than"))
     except RecursionError:
-        return _Said(key="size", message="is nested too deeply")
+        return _Said(key="size", message=says("nested-too-deeply"))
     except Exception as exc:  # what comes from outside may stumble over anything; it is logged beside the answer
-        return _Said(key="size", message=f"can't be worked through ({type(exc).__name__}: {str(exc)[:120]})", trace=traceback.format_exc())
+        return _Said(key="size", message=says("cant-be-worked-through", name=type(exc).__name__, exc=str(exc)[:120]), trace=traceback.format_exc())
 
 
 class Refused(BadInput):
@@ -142,13 +143,13 @@ class Bounded:
         try:
             sent = pickle.dumps((work, args))
         except (RecursionError, MemoryError):
-            raise BadInput(key, "is nested too deeply, or too large") from None
+            raise BadInput(key, says("nested-too-deeply-or")) from None
         try:
             said: _Said = pickle.loads(self._ready().schedule(_work, args=[sent], timeout=most_s).result())
         except TookTooLong:
-            raise BadInput(key, f"takes longer than {most_s:g} s to work through and was stopped; make it smaller") from None
+            raise BadInput(key, says("takes-longer-than-to", most_s=most_s)) from None
         except ProcessExpired:
-            raise BadInput(key, "needs more memory than it may take; make it smaller") from None
+            raise BadInput(key, says("needs-more-memory-than")) from None
         if said.trace:
             logging.getLogger("bothy").error("%s stumbled: %s", getattr(work, "__qualname__", work), said.trace)
         if said.key is not None:

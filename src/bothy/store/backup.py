@@ -16,6 +16,7 @@ from typing import IO, Any, NamedTuple
 from sqlalchemy import Engine, text
 from sqlalchemy.exc import SQLAlchemyError
 
+from bothy.core.words.says import store_says as says
 from bothy.store.migrate import is_known, migrate
 from bothy.store.tables import Base
 
@@ -101,14 +102,14 @@ def looked_into(file: Path) -> Saved:
         with zipfile.ZipFile(file) as z:
             found = json.loads(z.read(MANIFEST))
             if not isinstance(found, dict) or found.get("bothy") != "backup":
-                raise BadBackup(f"{file} is no backup of Bothy")
+                raise BadBackup(says("no-backup-bothy", file=file))
             if found.get("format") != FORMAT:
-                raise BadBackup(f"{file} was written by a newer Bothy (format {found.get('format')}); take that one")
+                raise BadBackup(says("was-written-by-newer", file=file, found=found.get("format")))
             schema, rows, hashes = str(found["schema"]), dict(found["rows"]), dict(found["sha256"])
             if not is_known(schema):
-                raise BadBackup(f"{file} was written by a newer Bothy (its data are at {schema}); take that one")
+                raise BadBackup(says("was-written-by-newer-bothy", file=file, schema=schema))
             if unknown := [name for name in rows if name not in TABLES]:
-                raise BadBackup(f"{file} holds a table that isn’t known here: {unknown[0]}")
+                raise BadBackup(says("holds-table-that-isnt", file=file, unknown=unknown[0]))
             for name in rows:
                 sha, count = hashlib.sha256(), 0
                 with z.open(f"tables/{name}.jsonl") as f:
@@ -116,13 +117,13 @@ def looked_into(file: Path) -> Saved:
                         sha.update(line)
                         count += 1
                 if sha.hexdigest() != hashes[name] or count != rows[name]:
-                    raise BadBackup(f"{file} is damaged in {name}: nothing was changed")
+                    raise BadBackup(says("damaged-in-nothing-was", file=file, name=name))
     except FileNotFoundError:
-        raise BadBackup(f"{file} isn’t there") from None
+        raise BadBackup(says("isnt-there", file=file)) from None
     except (zipfile.BadZipFile, KeyError, TypeError, ValueError, EOFError, OSError) as exc:
         if isinstance(exc, BadBackup):
             raise
-        raise BadBackup(f"{file} is damaged or cut off ({str(exc)[:100]}): nothing was changed") from None
+        raise BadBackup(says("damaged-or-cut-off", file=file, exc=str(exc)[:100])) from None
     return Saved({k: int(v) for k, v in rows.items()}, str(found.get("made_at", "")), schema)
 
 
@@ -138,7 +139,7 @@ def restore(engine: Engine, url: str, file: Path, progress: Callable[[str], None
     with zipfile.ZipFile(file) as z, engine.begin() as c:
         for name in saved.rows:
             if c.execute(text(f"select 1 from `{name}` limit 1")).first() is not None:
-                raise BadBackup(f"the database isn’t empty: {name}")
+                raise BadBackup(says("database-isnt-empty", name=name))
         for name in (t for t in TABLES if t in saved.rows):
             progress(name)
             with z.open(f"tables/{name}.jsonl") as f:
@@ -152,7 +153,7 @@ def restore(engine: Engine, url: str, file: Path, progress: Callable[[str], None
         for name, count in saved.rows.items():
             there = c.execute(text(f"select count(*) from `{name}`")).scalar_one()
             if there != count:
-                raise BadBackup(f"{name} has {there} rows after it was filled, {count} are in the file")
+                raise BadBackup(says("has-rows-after-was", name=name, there=there, count=count))
     migrate(url)
     return saved
 
@@ -164,4 +165,4 @@ def _insert(c: Any, name: str, batch: list[dict[str, Any]]) -> None:
     try:
         c.execute(text(f"insert into `{name}` ({', '.join(f'`{k}`' for k in keys)}) values ({', '.join(f':{k}' for k in keys)})"), batch)
     except SQLAlchemyError as exc:
-        raise BadBackup(f"{name} can’t be filled: {str(exc.__cause__ or exc)[:160]}") from None
+        raise BadBackup(says("cant-be-filled", name=name, cause=str(exc.__cause__ or exc)[:160])) from None

@@ -13,6 +13,7 @@ from sqlalchemy import Connection, Engine, delete, func, select, text, update
 from sqlalchemy.exc import DBAPIError
 from sqlalchemy.orm import Session
 
+from bothy.core.words.says import store_says as says
 from bothy.store.projects import Missing
 from bothy.store.tables import Job
 
@@ -100,7 +101,7 @@ class Jobs:
             FAILED if lost else j.state,
             j.done,
             j.whole,
-            "was interrupted; start it again" if lost else j.error,
+            says("was-interrupted-start-again") if lost else j.error,
             j.created_at,
             ahead,
         )
@@ -164,7 +165,7 @@ class Jobs:
         """Ask a job to stop. Raises :class:`Missing` when there is no such job."""
         with Session(self._engine) as s, s.begin():
             if not s.execute(update(Job).where(Job.id == id).values(cancel_asked=True)).rowcount and s.get(Job, id) is None:  # type: ignore[attr-defined]
-                raise Missing(f"there is no job {id}")
+                raise Missing(says("there-no-job", id=id))
             s.execute(update(Job).where(Job.id == id, Job.state == WAITING).values(state=CANCELLED))
 
     def get(self, id: uuid.UUID) -> JobRow:
@@ -172,7 +173,7 @@ class Jobs:
         with Session(self._engine) as s:
             job = s.get(Job, id)
             if job is None:
-                raise Missing(f"there is no job {id}")
+                raise Missing(says("there-no-job", id=id))
             return self._row(s, job)
 
     def latest(self, variant: uuid.UUID, kind: str) -> JobRow | None:

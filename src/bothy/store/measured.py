@@ -12,6 +12,7 @@ from sqlalchemy import Engine, delete
 from sqlalchemy.orm import Session
 
 from bothy.core.trips.measured import Log
+from bothy.core.words.says import store_says as says
 from bothy.store.projects import Missing
 from bothy.store.tables import Measured, Variant
 
@@ -33,7 +34,7 @@ class MeasuredLogs:
         """Keep a log, in place of the one that was there. Raises :class:`Missing` when there is no such variant."""
         with Session(self._engine) as s, s.begin():
             if s.get(Variant, variant) is None:
-                raise Missing(f"there is no variant {variant}")
+                raise Missing(says("there-no-variant", variant=variant))
             s.execute(delete(Measured).where(Measured.variant_id == variant))
             s.add(Measured(variant_id=variant, name=name, data=_plain(log), created_at=dt.datetime.now(dt.UTC).replace(tzinfo=None)))
 

@@ -9,6 +9,8 @@ from alembic.config import Config
 from alembic.script import ScriptDirectory
 from alembic.util.exc import CommandError
 
+from bothy.core.words.says import store_says as says
+
 
 class NewerDatabase(RuntimeError):
     """The database was made by a newer Bothy."""
@@ -41,4 +43,4 @@ def migrate(url: str, to: str = "head") -> None:
     except CommandError as exc:
         if "locate revision" not in str(exc):
             raise
-        raise NewerDatabase("The database was made by a newer Bothy; start that one, or move to another folder with BOTHY_STATE.") from None
+        raise NewerDatabase(says("database-was-made-by")) from None

@@ -10,6 +10,7 @@ from sqlalchemy import Engine, delete, select
 from sqlalchemy.dialects.mysql import insert
 from sqlalchemy.orm import Session
 
+from bothy.core.words.says import store_says as says
 from bothy.store.projects import Missing
 from bothy.store.tables import EvidenceRow, PhotoRow
 
@@ -42,7 +43,7 @@ class Photos:
         with Session(self._engine) as s:
             found = s.execute(select(PhotoRow.thumb if thumb else PhotoRow.data).where(PhotoRow.sha256 == sha256)).scalar_one_or_none()
         if found is None:
-            raise Missing(f"there is no photograph {sha256[:12]}")
+            raise Missing(says("there-no-photograph", sha256=sha256[:12]))
         return bytes(found)
 
     def thumbs(self, hashes: Iterable[str]) -> dict[str, bytes]:

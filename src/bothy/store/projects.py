@@ -17,6 +17,7 @@ from bothy.core.contract import BadInput
 from bothy.core.design.document import Design, load_design
 from bothy.core.facts.evidence import Evidence, Judged
 from bothy.core.sound import Sound, sound
+from bothy.core.words.says import store_says as says
 from bothy.store.evidence import EvidenceLog, number_of
 from bothy.store.tables import EvidenceRow, Project, Revision, Variant
 
@@ -35,7 +36,7 @@ class Stale(RuntimeError):
     """The variant moved on: ``head`` is its newest revision."""
 
     def __init__(self, head: int) -> None:
-        super().__init__(f"the design is at revision {head}")
+        super().__init__(says("design-at-revision", head=head))
         self.head = head
 
 
@@ -43,7 +44,7 @@ class NotBuilding(RuntimeError):
     """Facts belong to the variant that is being built, which is ``building``."""
 
     def __init__(self, building: str) -> None:
-        super().__init__(f"what is measured belongs to “{building}”, the variant that is being built")
+        super().__init__(says("what-measured-belongs-to", building=building))
         self.building = building
 
 
@@ -51,7 +52,7 @@ class MoreFacts(RuntimeError):
     """Somebody else took something down meanwhile: the evidence is at ``number``."""
 
     def __init__(self, number: int) -> None:
-        super().__init__(f"the evidence is at entry {number}")
+        super().__init__(says("evidence-at-entry", number=number))
         self.number = number
 
 
@@ -158,9 +159,9 @@ def _design(row: Revision) -> Design:
     try:
         return load_design(orjson.loads(row.document))
     except orjson.JSONDecodeError as exc:
-        raise Damaged("document", f"of revision {row.number} is not JSON: {exc}") from None
+        raise Damaged("document", says("revision-not-json", number=row.number, exc=exc)) from None
     except BadInput as exc:
-        raise Damaged(exc.key, f"of revision {row.number} {exc.message.removeprefix(f'{exc.key}: ')}") from None
+        raise Damaged(exc.key, says("revision", number=row.number, message=exc.message.removeprefix(f"{exc.key}: "))) from None
 
 
 def _now() -> dt.datetime:
@@ -187,22 +188,22 @@ class Projects:
     def _project(self, s: Session, id: uuid.UUID, *, deleted: bool = False) -> Project:
         project = s.get(Project, id)
         if project is None or (project.deleted_at is not None) != deleted:
-            raise Missing("there is no such project")
+            raise Missing(says("there-no-such-project"))
         return project
 
     def _variant(self, s: Session, id: uuid.UUID) -> tuple[Project, Variant]:
         found = s.execute(select(Project, Variant).join(Variant, Variant.project_id == Project.id).where(Variant.id == id)).one_or_none()
         if found is None:
-            raise Missing("there is no such variant")
+            raise Missing(says("there-no-such-variant"))
         if found[0].deleted_at is not None:
-            raise Missing("there is no such project")
+            raise Missing(says("there-no-such-project"))
         return found[0], found[1]
 
     def _locked(self, s: Session, id: uuid.UUID, expected: int) -> Variant:
         """The variant with its row locked until the end of the transaction. Raises :class:`Stale` when it is elsewhere."""
         variant = s.get(Variant, id, with_for_update=True)
         if variant is None:
-            raise Missing("there is no such variant")
+            raise Missing(says("there-no-such-variant"))
         if variant.head != expected:
             raise Stale(variant.head)
         return variant
@@ -210,7 +211,7 @@ class Projects:
     def _revision(self, s: Session, variant: uuid.UUID, number: int) -> Revision:
         row = s.get(Revision, (variant, number))
         if row is None:
-            raise Missing(f"there is no revision {number}")
+            raise Missing(says("there-no-revision", number=number))
         return row
 
     def create(
@@ -279,7 +280,7 @@ class Projects:
         """A new variant of the same project with a design that was made from this one's."""
         with Session(self.engine) as s, s.begin():
             project, source = self._variant(s, id)
-            return self._add_variant(s, project.id, name, one.design, author, f"copied from {source.name}", _now()).id
+            return self._add_variant(s, project.id, name, one.design, author, says("copied-from", source_name=source.name), _now()).id
 
     def head(self, id: uuid.UUID, up_to: int | None = None, known: Callable[[int], Design | None] = lambda _: None) -> VariantHead:
         """A variant at its newest revision; its design that of the newest readable one, at most number ``up_to``.
@@ -290,7 +291,7 @@ class Projects:
             project, variant = self._variant(s, id)
             before, after = self._around(s, variant.id, variant.head)
             if up_to is not None and up_to > variant.head:
-                raise Missing(f"there is no revision {up_to}")
+                raise Missing(says("there-no-revision-2", up_to=up_to))
             shown, design, trouble = self._readable(s, variant.id, variant.head if up_to is None else up_to, known)
             building = self._building(s, project)
             mine = building is not None and building.id == variant.id
@@ -402,7 +403,7 @@ class Projects:
         """The state before the one of a revision, and the newest state that was made from it."""
         found = s.execute(_AROUND, {"id": id, "number": number}).one_or_none()
         if found is None:
-            raise Missing(f"there is no revision {number}")
+            raise Missing(says("there-no-revision", number=number))
         return found[0], found[1]
 
     def made_by(self, id: uuid.UUID, edit: uuid.UUID | None) -> bool:
@@ -421,7 +422,7 @@ class Projects:
         """Add a revision on top of the newest of a variant whose row is locked. Raises :class:`MadeBefore` where the change of that id was made."""
         number, now, id = variant.head + 1, _now(), variant.id
         if not s.execute(update(Project).where(Project.id == variant.project_id, Project.deleted_at.is_(None)).values(updated_at=now), **PLAINLY).rowcount:  # type: ignore[attr-defined]
-            raise Missing("there is no such project")
+            raise Missing(says("there-no-such-project"))
         row = {
             "variant_id": id,
             "number": number,
@@ -436,7 +437,7 @@ class Projects:
         try:
             s.execute(insert(Revision).values(row))
         except IntegrityError as exc:
-            raise MadeBefore("the change was made before") from exc
+            raise MadeBefore(says("change-was-made-before")) from exc
         s.execute(update(Variant).where(Variant.id == id).values(head=number), **PLAINLY)
         return number
 
@@ -478,4 +479,4 @@ class Projects:
                     target = self._around(s, id, target)[0]
                     continue
                 return self._append(s, variant, there.document, f"{direction} to {target}", author, there.state, None, edit), one
-            raise Nothing(f"there is nothing to {direction}")
+            raise Nothing(says("there-nothing-to", direction=direction))

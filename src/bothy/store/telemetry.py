@@ -11,6 +11,7 @@ from sqlalchemy.dialects.mysql import insert
 from sqlalchemy.orm import Session
 
 from bothy.core.live.kept import HOUR_S, MINUTE_S, Kept, hours_of
+from bothy.core.words.says import store_says as says
 from bothy.store.projects import Missing
 from bothy.store.tables import Listening, TelemetryRow, Variant
 
@@ -32,7 +33,7 @@ class Telemetry:
         """Keep spans; one that is there already stays."""
         with Session(self._engine) as s, s.begin():
             if s.get(Variant, variant) is None:
-                raise Missing(f"there is no variant {variant}")
+                raise Missing(says("there-no-variant", variant=variant))
             for i in range(0, len(rows), BATCH):
                 s.execute(insert(TelemetryRow).prefix_with("ignore"), [_row(variant, k) for k in rows[i : i + BATCH]])
 
@@ -71,7 +72,7 @@ class Telemetry:
         """Say whether the devices of a variant are listened to although nobody looks."""
         with Session(self._engine) as s, s.begin():
             if s.get(Variant, variant) is None:
-                raise Missing(f"there is no variant {variant}")
+                raise Missing(says("there-no-variant", variant=variant))
             s.execute(delete(Listening).where(Listening.variant_id == variant))
             if on:
                 s.add(Listening(variant_id=variant))

@@ -12,6 +12,8 @@ from typing import Annotated
 from fastapi import FastAPI
 from pydantic import BaseModel, Field
 
+from bothy.core.words.says import supplier_says as says
+
 PORT = 8092
 MOST_LINES = 1000
 HOLDS_DAYS = 14
@@ -86,7 +88,7 @@ def offer_for(asked: Enquiry) -> Offer:
                 pack=x.packs[:80],
             )
         )
-    return Offer(supplier="Stand-in, made-up prices", currency=asked.currency, until=asked.on + dt.timedelta(days=HOLDS_DAYS), lines=lines)
+    return Offer(supplier=says("stand-in-made-up"), currency=asked.currency, until=asked.on + dt.timedelta(days=HOLDS_DAYS), lines=lines)
 
 
 app = FastAPI(title="A stand-in for a parts supplier", docs_url=None, redoc_url=None)

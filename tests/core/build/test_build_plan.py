@@ -430,7 +430,7 @@ def test_a_bond_of_a_day_that_the_forecast_reaches_cures_by_it() -> None:
     bonded = apply_patch(roofed(), [{"op": "replace", "path": "/fit/roof/bonding/day", "value": DAY.isoformat()}])
     usual = report(bonded).roof.cure
     warm = report(apply_patch(bonded, [{"op": "replace", "path": "/build/coming", "value": days(*[(18, 26, 0)] * 7)}])).roof.cure
-    assert "normals of" in usual.known and warm.known == "the forecast of the days ahead"
+    assert "average weather of" in usual.known and warm.known == "the forecast of the days ahead"
     assert warm.drive_h is not None and usual.drive_h is not None and warm.drive_h < usual.drive_h
     frost = apply_patch(bonded, [{"op": "replace", "path": "/build/coming", "value": days(*[(-6, -1, 0)] * 7)}])
     assert "fit-cure-too-cold" in {f.rule for f in report(frost).findings}

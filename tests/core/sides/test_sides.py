@@ -253,7 +253,7 @@ def test_a_template_measures_true_and_is_laid_by_two_numbers(mirrored: bool) -> 
     assert max(ys) - min(ys) == pytest.approx(350)
     bar_ = [e for e in doc.modelspace() if e.dxf.layer == "BAR"]
     assert any(max(p[0] for p in e.get_points()) - min(p[0] for p in e.get_points()) == pytest.approx(100) for e in bar_)
-    assert t.laid_by[0] == "Its middle lies 1150 mm above the finished floor."
+    assert t.laid_by[0] == "The middle lies 1150 mm above the finished floor."
     # the front edge at 1.45 m, pillar 2 from 1.60 m: 150 mm; the rear edge at 0.95 m, pillar 1 up to 0.86 m: 90 mm, which is nearer
     assert t.laid_by[1] == "From its edge to the edge of pillar 1: 90 mm."
     assert t.laid_by[2] == ("Seen from inside, mirrored." if mirrored else "Seen from outside.")
@@ -276,8 +276,8 @@ def test_the_left_side_has_its_front_on_the_left() -> None:
 
 def test_a_hole_in_the_floor_is_laid_from_the_centre_line_and_the_rear() -> None:
     t, _ = read(van(at(FLUE, "floor", 2.0, -0.3, 40, 40, radius_mm=20)), FLUE)
-    assert t.laid_by[0] == "Its middle lies 300 mm to the right of the centre line."
-    assert t.laid_by[1] == "Its middle lies 2000 mm ahead of the rear-most inside face."
+    assert t.laid_by[0] == "The middle lies 300 mm to the right of the centre line."
+    assert t.laid_by[1] == "The middle lies 2000 mm ahead of the rear-most inside face."
     assert "Nominal" in t.laid_by[-1]
 
 

@@ -172,7 +172,7 @@ def test_other_variants_are_run_on_this_itinerary_and_these_appliances() -> None
 
 def test_a_variant_without_a_bank_says_why_it_cannot_be_run() -> None:
     bare = rows(made(), ("bare", "Bare", made(bank=None)))["bare"]
-    assert bare.problem == "bank: is missing; choose a bank in Power, or take Bothy's"
+    assert bare.problem == "bank: is missing; choose a bank in Power, or take Bothy’s"
     assert bare.short_days_frac is None
     with pytest.raises(NoTrip):
         side_by_side(made(bank=None))

@@ -184,7 +184,7 @@ def test_frost_is_quick_in_a_pipe_and_slow_in_a_tank() -> None:
         ({"runs": [{**SINK, "parent": "nowhere"}]}, "parent", "does not exist"),
         ({"runs": [{**MAIN, "parent": "sink"}, SINK]}, "parent", "leads back to itself"),
         ({"runs": [{**MAIN, "fittings": {"knot": 1}}]}, "fittings", "not a known fitting"),
-        ({"pump": {**PUMP, "cut_out_kpa": 100.0}}, "cut_out_kpa", "more than cut_in"),
+        ({"pump": {**PUMP, "cut_out_kpa": 100.0}}, "cut_out_kpa", "more than the cut-in pressure"),
         ({"pump": {**PUMP, "points": PUMP["points"][:2]}}, "pump_points", "pressure 0"),
         ({"pump": {**PUMP, "appliance": "ghost"}}, "appliance", "does not exist"),
         ({"care": {"strength_frac": 0.0}}, "strength_frac", "at least"),

@@ -51,11 +51,16 @@ def test_a_cable_that_burns_before_its_fuse_blows() -> None:
 @pytest.mark.parametrize(
     ("name", "data", "key", "words"),
     [
-        ("short-circuit-current", {"voltage_v": 12, "chemistry": "agm"}, "internal_resistance_mohm", "chemistry with capacity_ah"),
+        ("short-circuit-current", {"voltage_v": 12, "chemistry": "agm"}, "internal_resistance_mohm", "chemistry with the capacity"),
         ("short-circuit-current", {"voltage_v": 12, "internal_resistance_mohm": 2, "length_m": 2}, "area_mm2", "with a length"),
-        ("short-circuit-current", {"voltage_v": 12, "internal_resistance_mohm": 2, "final_temp_c": 80}, "final_temp_c", "more than insulation_temp_c"),
+        (
+            "short-circuit-current",
+            {"voltage_v": 12, "internal_resistance_mohm": 2, "final_temp_c": 80},
+            "final_temp_c",
+            "more than the temperature class of the insulation",
+        ),
         ("conduit-fill", {"inner_diameter_mm": 20, "width_mm": 10, "cables": [{"area_mm2": 4}]}, "inner_diameter_mm", "trunking"),
-        ("conduit-fill", {"width_mm": 10, "cables": [{"area_mm2": 4}]}, "height_mm", "needs width_mm and height_mm"),
+        ("conduit-fill", {"width_mm": 10, "cables": [{"area_mm2": 4}]}, "height_mm", "needs the width (width_mm) and the height"),
         ("conduit-fill", {"cables": [{"area_mm2": 4}]}, "inner_diameter_mm", "for a pipe"),
         ("conduit-fill", {"inner_diameter_mm": 20, "cables": []}, "cables", "at least 1"),
         ("switch-panel-layout", {"width_mm": 90, "height_mm": 60, "items": [{"id": "a", "shape": "circle", "x_mm": 9, "y_mm": 9}]}, "diameter_mm", "required"),

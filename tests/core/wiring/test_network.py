@@ -161,7 +161,7 @@ def test_violations_name_branch_and_load_in_order() -> None:
         ({"branches": [branch("a", "bank", "y"), branch("a", "y", "z")]}, "id", "used twice"),
         ({"branches": [branch("a", "bank", "bank")]}, "to", "another node"),
         ({"branches": [{"id": "a", "from": "bank", "to": "y"}]}, "resistance_mohm", "is required"),
-        ({"branches": [{"id": "a", "from": "bank", "to": "y", "area_mm2": 4}]}, "resistance_mohm", "with length_m"),
+        ({"branches": [{"id": "a", "from": "bank", "to": "y", "area_mm2": 4}]}, "resistance_mohm", "with the length"),
         ({"loads": [{"id": "x", "node": "nowhere", "power_w": 1}]}, "node", "load 'x' is 'nowhere'"),
         ({"loads": [{"id": "x", "node": "bank", "return_node": "nowhere", "power_w": 1}]}, "return_node", "no source and no branch"),
         ({"loads": [{"id": "x", "node": "bank"}]}, "power_w", "exactly one"),

@@ -5,6 +5,7 @@ from __future__ import annotations
 import importlib
 import pkgutil
 import re
+from collections.abc import Iterator
 
 import pytest
 from fluent.syntax import FluentParser
@@ -15,6 +16,7 @@ from bothy.core.calculators import CALCULATORS
 from bothy.core.calculators.entry import WORDS as SUMS
 from bothy.core.finding import RULES, WORDS, finding
 from bothy.core.report import report
+from bothy.core.words import catalogues
 from bothy.core.words.catalogues import PSEUDO, Catalogue, in_language, language
 from bothy.demo import curlew, fiddlehead, saltbush
 
@@ -123,3 +125,65 @@ def test_an_unknown_key_and_a_missing_word_are_told() -> None:
     with pytest.raises(KeyError, match="no-such-rule"):
         WORDS.plain("no-such-rule", "remedy")
     assert WORDS.plain("wire-over-ampacity", "asked") is None
+
+
+MADE = """
+leaks = The pipe leaks { FIX($way_m, digits: 1) } m from { $name }.
+taps = { $count ->
+    [one] one tap
+   *[other] { $count } taps
+ }
+wet = { $inside ->
+    [yes] Inside
+   *[no] Outside
+ } it is wet.
+shares = { PER_CENT($part, digits: 1) }, { SHORT($watts_w) } W, { SHORT($amps_a, digits: 2) } A, { GROUPED($wh_wh) } Wh, { SIGNED($kg_kg, digits: 1) } kg
+"""
+
+
+@pytest.fixture
+def made(monkeypatch: pytest.MonkeyPatch) -> Iterator[Catalogue]:
+    one = Catalogue("bothy.core.words", ["made-for-a-test"])
+    monkeypatch.setattr(one, "source", lambda key="en": MADE)
+    yield one
+    catalogues._ALL.remove(one)
+
+
+def test_a_text_writes_its_numbers_and_keeps_the_rest(made: Catalogue) -> None:
+    assert made.say("leaks", way_m=2.345, name="the “Tee”") == "The pipe leaks 2.3 m from the “Tee”."
+    assert made.say("leaks", way_m=2, name=7) == "The pipe leaks 2.0 m from 7."
+    assert made.say("shares", part=0.1234, watts_w=1500.0, amps_a=3.456, wh_wh=12345.6, kg_kg=5) == "12.3%, 1500 W, 3.5 A, 12,346 Wh, +5.0 kg"
+
+
+def test_what_was_said_before_is_said_again_only_of_the_same(made: Catalogue) -> None:
+    assert made.say("leaks", way_m=2, name="3") == "The pipe leaks 2.0 m from 3."
+    assert made.say("leaks", name="2", way_m=3) == "The pipe leaks 3.0 m from 2.", "in whatever order it is put in"
+    assert made.say("wet", inside=True) != made.say("wet", inside=False)
+    assert made.say("leaks", way_m=-0.0, name="x") != made.say("leaks", way_m=0.0, name="x"), "as Python writes it"
+
+
+@pytest.mark.parametrize(("count", "said"), [(1, "one tap"), (1.0, "one tap"), (2, "2 taps"), (0, "0 taps"), (1500, "1500 taps")])
+def test_one_of_several_is_chosen_by_the_number(made: Catalogue, count: float, said: str) -> None:
+    assert made.say("taps", count=count) == said
+
+
+def test_what_is_true_or_not_chooses_words(made: Catalogue) -> None:
+    assert made.say("wet", inside=True) == "Inside it is wet."
+    assert made.say("wet", inside=False) == "Outside it is wet."
+
+
+@pytest.mark.parametrize("put", [{"name": "x"}, {"way_m": 1.0}, {}])
+def test_a_text_that_lacks_something_is_told(made: Catalogue, put: dict[str, object]) -> None:
+    with pytest.raises(ValueError, match="leaks"):
+        made.say("leaks", **put)
+
+
+def test_words_where_a_number_is_due_are_told(made: Catalogue) -> None:
+    with pytest.raises(ValueError, match="leaks"):
+        made.say("leaks", way_m="far", name="x")
+
+
+def test_the_pseudo_language_marks_a_text_and_leaves_what_is_put_in(made: Catalogue) -> None:
+    with in_language(PSEUDO):
+        assert made.say("leaks", way_m=2.0, name="Tee") == "⟦Thee piipee leeaaks 2.0 m froom Tee.⟧"
+        assert made.say("taps", count=1) == "⟦oonee taap⟧"

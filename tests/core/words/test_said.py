@@ -106,7 +106,7 @@ def test_typed_names_that_hold_an_amount_stay() -> None:
     names = names_with_amounts(data)
     assert names == ("Fridge 50 L", "A 2 m hose"), "the longest first; ampere-hours are read everywhere"
     text = "A1 Fridge 50 L: 13 L; A 2 m hose: 3 m; “Fridge 50 L”; fridge 50 L"
-    assert said(text, Reader("us", "us", names)) == "A1 Fridge 50 L: 3.4 gal; A 2 m hose: 9.8 ft; “Fridge 50 L”; fridge 13 gal"
+    assert said(text, Reader("us", "us", names)) == "A1 Fridge 50 L: 3.4 gal; A 2 m hose: 9.8 ft; “Fridge 50 L”; fridge 13.2 gal"
     assert said(text, Reader("metric", "uk", names)) == text
 
 
@@ -121,5 +121,33 @@ def test_an_american_design_keeps_its_names_on_paper() -> None:
 
 def test_sizes_in_millimetres_are_no_number_of_pieces() -> None:
     us = Reader("us", "us")
-    assert said("1010 × 640 mm", us) == "39.76 × 25.2 in"
+    assert said("1010 × 640 mm", us) == "39.8 × 25.2 in"
     assert said("2 × 0.26 m", us) == "2 × 0.85 ft", "two of them"
+
+
+EXACT = {"kg": 0.45359237, "m": 0.3048, "mm": 25.4, "L": 3.785411784, "km": 1.609344, "kPa": 6.894757293168}
+
+
+@given(n=st.integers(10, 9999), unit=st.sampled_from(sorted(EXACT)))
+def test_what_an_american_reads_is_as_exact_as_what_was_said(n: int, unit: str) -> None:
+    read = plain(said(f"{n} {unit}", US))
+    number, us_unit = re.fullmatch(r"([\d. ]+) ([a-z]+)", read).groups()  # type: ignore[union-attr]
+    assert us_unit in ("lb", "ft", "in", "gal", "mi", "psi")
+    back = float(number.replace(" ", "")) * EXACT[unit]
+    assert abs(back - n) <= max(0.5, 0.005 * n), read
+
+
+@given(n=st.integers(-60, 120))
+def test_degrees_are_turned_whole_and_differences_without_the_offset(n: int) -> None:
+    text = f"{n} °C".replace("-", "−")
+    read = float(plain(said(text, US)).removesuffix(" °F").replace("−", "-"))
+    assert abs((read - 32) / 1.8 - n) <= 0.3
+    if n > 0:
+        risen = float(plain(said(f"{n} K warmer", US)).split(" ")[0])
+        assert abs(risen / 1.8 - n) <= 0.3
+        assert plain(said(f"{n} K warmer", Reader())) == f"{n} °C warmer"
+
+
+@pytest.mark.parametrize("text", ["U of 0.5 W/(m²K)", "1100 J/(kg·K)", "class K", "0.33 W/K", "K2"])
+def test_a_unit_that_holds_kelvin_is_no_difference(text: str) -> None:
+    assert plain(said(text, Reader())) == text

@@ -35,7 +35,7 @@ export class ApiError extends Error {
   }
 }
 
-type Body = { error?: { key?: string; message?: string }; head?: number; changed?: string[] };
+type Body = { error?: { key?: string; message?: string; plain?: string }; head?: number; changed?: string[] };
 
 /** The data of an answer, or an ApiError in words a person can act on. */
 export async function take<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
@@ -50,7 +50,7 @@ export async function take<T>(call: Promise<{ data?: T; error?: unknown; respons
   throw new ApiError(
     answer.response.status,
     body.error?.key ?? "server",
-    body.error?.message ?? `The server answered ${answer.response.status}.`,
+    body.error?.plain ?? body.error?.message ?? `The server answered ${answer.response.status}.`,
     body.head ?? null,
     body.changed ?? [],
   );
@@ -60,6 +60,6 @@ export async function take<T>(call: Promise<{ data?: T; error?: unknown; respons
 export async function sendBytes<T>(path: string, body: Blob, type: string, otherwise: string): Promise<T> {
   const answer = await globalThis.fetch(path, { method: "POST", body, headers: { "content-type": type } });
   const said = (await answer.json().catch(() => null)) as (T & Body) | null;
-  if (!answer.ok || !said) throw new Error(said?.error?.message ?? otherwise);
+  if (!answer.ok || !said) throw new Error(said?.error?.plain ?? said?.error?.message ?? otherwise);
   return said;
 }

@@ -33,7 +33,7 @@ export const IN_US: Record<string, Turn> = {
   K: { unit: "°F", from: times(1.8) },
   kPa: { unit: "psi", from: times(1 / 6.894757293168) },
   bar: { unit: "psi", from: times(14.5037737730209) },
-  mbar: { unit: "inH2O", from: times(1 / 2.4908891) },
+  mbar: { unit: "inWC", from: times(1 / 2.4908891) },
 };
 const UNITS = Object.keys(IN_US)
   .sort((a, b) => b.length - a.length)
@@ -45,15 +45,22 @@ const SAID = new RegExp(`(?<![\\w.,])(${NUMBER}(?:(?: to | × | and | of |–)${
 /** Stages whose square millimetres are copper: read as such, or as a gauge, everywhere. */
 const COPPER = new Set(["wiring", "power", "prove"]);
 
-/** Digits that a number shows, at least two: 25 mm is 0.98 in, not 1. */
-function digitsOf(text: string): number {
-  return Math.max(2, Math.min(4, text.replace(/[^\d]/g, "").replace(/^0+/, "").length));
+/** Digits that a number shows: as exact as it was, at least two. 75 kg are 165 lb, not 170; 1000 mm are 39.4 in. */
+function digitsOf(text: string, out: number): number {
+  const digits = text.replace(/[^\d]/g, "").replace(/^0+/, "");
+  const count = digits.length - (digits.length > 3 && digits.endsWith("0") ? 1 : 0);
+  const leads = out ? Number(Math.abs(out).toExponential(6).slice(0, 4)) : 9;
+  const finer = digits !== "" && leads < Number(`${digits[0]}.${digits.slice(1, 3) || 0}`);
+  return Math.max(2, Math.min(4, count + (finer && count < 3 ? 1 : 0)));
 }
+
+/** A difference of temperature: “5 °C warmer” to who reads Celsius. */
+const KELVIN = /(?<=\d[\s\u202f\xa0])K(?![\p{L}\d_²³/·(])/gu;
 
 function number(text: string, turn: Turn): string {
   const value = Number(text.replace(/[\u202f,]/g, "").replace("−", "-"));
   const out = turn.from(value);
-  const digits = digitsOf(text);
+  const digits = digitsOf(text, out);
   if (Math.abs(out) >= 1000 || turn.unit === "°F") return Math.round(out).toLocaleString("en-US").replace("-", "−");
   const shown = String(Number(out.toPrecision(digits)));
   return shown.replace("-", "−");
@@ -139,7 +146,7 @@ export function said(text: string, system: UnitSystem, stage = "", region: Regio
   if (out === undefined) {
     out = text
       .split(by)
-      .map((piece, i) => (i % 2 ? piece : typeset(inRegion(system === "us" ? inUnits(piece, stage) : piece, region))))
+      .map((piece, i) => (i % 2 ? piece : typeset(inRegion(system === "us" ? inUnits(piece, stage) : piece.replace(KELVIN, "°C"), region))))
       .join("");
     if (kept.size > 20_000) kept.clear(); // what is shown again and again is soon there again
     kept.set(key, out);

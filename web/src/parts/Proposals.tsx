@@ -10,7 +10,7 @@ export type Group = Proposal["group"];
 const STATUS: Record<Proposal["status"], string> = {
   new: "suggested",
   change: "differs from what is fitted",
-  offer: "a choice, nothing asks for it",
+  offer: "a choice, nothing needs it",
   fitted: "fitted",
   kept: "keeping yours",
 };

@@ -7,6 +7,7 @@ from bothy.core.catalogue.materials import materials
 from bothy.core.design.document import Design
 from bothy.core.design.warmth import AIR_GAP
 from bothy.core.report import Report
+from bothy.core.words.says import build_says as says
 
 WASTE = 0.10
 FLOOR_FINISH = ("vinyl_floor", "rubber_mat", "lining_carpet", "cork")
@@ -27,7 +28,7 @@ def _role(material: str, on: str) -> str:
     if "deadening" in material:
         return "deadening"
     if on == "floor":
-        return "floor finish" if material in FLOOR_FINISH else "floor deck" if "plywood" in material else "floor"
+        return says("floor-finish") if material in FLOOR_FINISH else says("floor-deck") if "plywood" in material else "floor"
     return "lining" if "plywood" in material else "cloth" if material == "lining_carpet" else "insulation"
 
 
@@ -52,5 +53,5 @@ def boards(d: Design, r: Report, live: set[str]) -> list[Line]:
     for (m, mm), area in sorted(total.items()):
         tasks = tuple(dict.fromkeys(t for role in roles[m, mm] for t in TASKS[role] if t in live))
         name = f"{known[m].name}, {mm:g} mm"
-        out.append(Line(slug(f"insulation {m} {mm:g}"), name, "body", round(area * (1 + WASTE), 1), "m²", "by the m²", None, ("warmth",), tasks, False))
+        out.append(Line(slug(f"insulation {m} {mm:g}"), name, "body", round(area * (1 + WASTE), 1), "m²", says("by"), None, ("warmth",), tasks, False))
     return out

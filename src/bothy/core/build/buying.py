@@ -12,6 +12,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import EPS, Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import build_says as says
 
 PACKS, CUTS, ORDER = Method("build.packs"), Method("build.cuts"), Method("build.order-date")
 
@@ -66,7 +67,7 @@ class PackRoundIn(Contract):
     @model_validator(mode="after")
     def _bounded(self) -> Self:
         if self.need * (1 + self.waste_frac) / max(p.size for p in self.packs) > 100_000:
-            raise wrong("packs", "are so small that more than 100,000 would be bought; give the larger packs too")
+            raise wrong("packs", says("so-small-that-more"))
         return self
 
 
@@ -138,15 +139,15 @@ class CutListIn(Contract):
         for key in ("pieces_m", "offcuts_m"):
             for x in getattr(self, key):
                 if not 0 < x <= 10000:
-                    raise wrong(key, f"holds {x:g}; every length is more than 0 m")
+                    raise wrong(key, says("holds-every-length-more", x=x))
         longest = max([self.stock_length_m, *self.offcuts_m])
         for x in self.pieces_m:
             if x > longest + 1e-9:
-                raise wrong("pieces_m", f"holds a piece of {x:g} m; the longest stock is {longest:g} m, and pieces aren't joined")
+                raise wrong("pieces_m", says("holds-piece-longest-stock", x_m=x, longest_m=longest))
         if any(x > self.stock_length_m + 1e-9 for x in self.pieces_m):
             bins = [b.length for b in cut_from([x for x in self.pieces_m if x > self.stock_length_m + 1e-9], 1e9, self.kerf_m, self.offcuts_m)]
             if any(b >= 1e9 for b in bins):
-                raise wrong("pieces_m", f"holds more pieces over {self.stock_length_m:g} m than there are offcuts that long")
+                raise wrong("pieces_m", says("holds-more-pieces-over", stock_length_m=self.stock_length_m))
         return self
 
 
@@ -170,8 +171,8 @@ def cut_list(inp: CutListIn, sources: dict[str, Figure] | None = None) -> CutLis
     new = sum(b.source == "stock" for b in bins)
     asked = {"piece_count": len(inp.pieces_m), "stock_length_m": inp.stock_length_m}
     return CutListOut.of(
-        stock_count=derived("stock_count", "first fit, longest first", new, CUTS, **asked),
-        offcut_count=derived("offcut_count", "offcuts that are used", len(bins) - new, CUTS, **asked),
+        stock_count=derived("stock_count", says("first-fit-longest-first"), new, CUTS, **asked),
+        offcut_count=derived("offcut_count", says("offcuts-that-used"), len(bins) - new, CUTS, **asked),
         left_m=derived("left_m", "Σ of what is left of those used", sum(b.left for b in bins), CUTS, **asked),
         bins=[BinOut(source=b.source, length_m=b.length, pieces_m=b.pieces, left_m=b.left) for b in bins],
     )
@@ -205,7 +206,7 @@ def day_of(text: str, key: str) -> dt.date:
     try:
         return dt.date.fromisoformat(text)
     except ValueError:
-        raise wrong(key, f"“{text}” is not a day; write it like 2027-03-14") from None
+        raise wrong(key, says("not-write-like", text=text)) from None
 
 
 class OrderByIn(Contract):
@@ -238,5 +239,5 @@ def order_by_date(inp: OrderByIn, sources: dict[str, Figure] | None = None) -> O
     off = frozenset(day_of(h, "holidays") for h in inp.holidays)
     arrive, order = order_dates(day_of(inp.need_by_date, "need_by_date"), inp.lead_time_days, inp.buffer_days, inp.working_days, off)
     left = None if inp.today is None else (order - day_of(inp.today, "today")).days
-    days = None if left is None else derived("days_left", "order by − today", left, ORDER, lead_time_days=inp.lead_time_days, buffer_days=inp.buffer_days)
+    days = None if left is None else derived("days_left", says("order-by-today"), left, ORDER, lead_time_days=inp.lead_time_days, buffer_days=inp.buffer_days)
     return OrderByOut.of(arrive_by_date=arrive.isoformat(), order_by_date=order.isoformat(), days_left=days, status=status_of(left))

@@ -11,6 +11,7 @@ from scipy.special import ndtri
 from bothy.core.contract import Contract, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import build_says as says
 
 Distribution = Literal["triangular", "beta"]
 ESTIMATE = Method("build.estimate")
@@ -44,9 +45,9 @@ class ThreeIn(Contract):
     @model_validator(mode="after")
     def _rise(self) -> Self:
         if self.optimistic_h > self.likely_h:
-            raise wrong("likely_h", f"must be at least optimistic_h ({self.optimistic_h:g} h)")
+            raise wrong("likely_h", says("must-be-at-least", optimistic_h=self.optimistic_h))
         if self.likely_h > self.pessimistic_h:
-            raise wrong("pessimistic_h", f"must be at least likely_h ({self.likely_h:g} h)")
+            raise wrong("pessimistic_h", says("must-be-at-least-likely", likely_h=self.likely_h))
         return self
 
     @property

@@ -22,6 +22,7 @@ from bothy.core.facts.document import Facts
 from bothy.core.finding import Finding, finding, in_order
 from bothy.core.report import Report
 from bothy.core.roof.curing import CURINGS
+from bothy.core.words.says import build_says as says
 
 AFTER_MOVING_IN = (
     "build-wardrobe",
@@ -53,30 +54,33 @@ def _people(d: Design, a: Asked) -> Iterator[Finding]:
     roots = [k for k, why in a.plan.impossible.items() if not why.startswith("It waits for")]
     for k in roots[:5]:
         blocked = len(a.plan.impossible) - len(roots)
-        more = f" {blocked} more tasks wait for it." if blocked else ""
+        more = says("more-tasks-wait-for", blocked=blocked) if blocked else ""
         yield finding("build-no-people", f"task:{k}", names[k], f"{names[k]}: {a.plan.impossible[k]}{more}")
     lifts = [t for t in a.tasks if t.template.lift and t.id in a.plan.rows and a.plan.rows[t.id].ask and t.template.people > len(people_of(d.build))]
     if lifts:
-        who = "One person is" if len(people_of(d.build)) == 1 else "Too few people are"
-        what = f"{len(lifts)} tasks have" if len(lifts) > 1 else "one task has"
+        who = says("one-person") if len(people_of(d.build)) == 1 else says("too-few-people")
+        what = says("tasks-have", lifts_count=len(lifts)) if len(lifts) > 1 else says("one-task-has")
         yield finding(
             "build-lift-alone",
             f"task:{lifts[0].id}",
             lifts[0].template.name,
-            f"{who} entered, and {what} a lift for more: {', '.join(t.template.name for t in lifts[:3])}. No plan of Bothy has a lone lift; it plans help "
-            "for those days.",
+            says("entered-and-lift-for", who=who, what=what, template_names=", ".join(t.template.name for t in lifts[:3])),
             related=[f"task:{t.id}" for t in lifts[1:6]],
         )
     asks = [(k, row) for k, row in a.plan.rows.items() if row.ask and a.planner.tasks[k].template.licence != "none"]
     for licence in dict.fromkeys(a.planner.tasks[k].template.licence for k, _ in asks):
         mine = [(k, row) for k, row in asks if a.planner.tasks[k].template.licence == licence]
         k, row = min(mine, key=lambda x: x[1].start)
-        work = f"From about {in_words(row.start)} there {f'are {len(mine)} tasks' if len(mine) > 1 else 'is one task'}"
+        work = (
+            says("from-about-there-tasks", in_words=in_words(row.start), mine_count=len(mine))
+            if len(mine) > 1
+            else says("from-about-there-one", in_words=in_words(row.start))
+        )
         yield finding(
             "build-trade-not-asked",
             f"task:{k}",
             names[k],
-            f"{work} for {WORDS[licence]}, and no visit is entered; the plan takes the first working days.",
+            says("for-and-no-visit", work=work, words=WORDS[licence]),
             related=[f"task:{x}" for x, _ in mine],
         )
 
@@ -90,7 +94,7 @@ def _days(d: Design, a: Asked) -> Iterator[Finding]:
             "build-cure-stalled",
             f"task:{stalled[0]}",
             names[stalled[0]],
-            f"{names[stalled[0]]}: in {a.plan.rows[stalled[0]].end:%B} it doesn’t cure within forty days at the place of the build.",
+            says("in-doesnt-cure-within", names=names[stalled[0]], end=f"{a.plan.rows[stalled[0]].end:%B}"),
             related=[f"task:{k}" for k in stalled[1:6]],
         )
     for k, state in a.states.items():
@@ -98,23 +102,18 @@ def _days(d: Design, a: Asked) -> Iterator[Finding]:
         c = CURINGS.get(t.template.cure or "") if t is not None else None
         if t is None or c is None or state.air is None or c.min_c <= state.air[0] <= c.max_c:
             continue
-        wants = f"at least {c.min_c:g} °C" if state.air[0] < c.min_c else f"at most {c.max_c:g} °C"
-        yield finding("build-cure-air", f"task:{k}", names[k], f"“{names[k]}” is planned at {state.air[0]:g} °C; {c.name} needs {wants}.")
+        wants = says("at-least", min_c=c.min_c) if state.air[0] < c.min_c else says("at-most", max_c=c.max_c)
+        yield finding("build-cure-air", f"task:{k}", names[k], says("planned-at-needs", names=names[k], air_c=state.air[0], c_name=c.name, wants=wants))
     b = d.build
     if b.deadline and a.plan.end is not None and a.plan.end.date() > dt.date.fromisoformat(b.deadline):
         late = (a.plan.end.date() - dt.date.fromisoformat(b.deadline)).days
         end, wanted = a.plan.end.date(), dt.date.fromisoformat(b.deadline)
-        told = (
-            f"By the plan the build is done on {in_words(end, year=True)}, {late} day{'s' if late > 1 else ''} after the deadline of "
-            f"{in_words(wanted, year=True)}."
-        )
+        told = says("by-plan-build-done", in_words=in_words(end, year=True), late=late, in_words_2=in_words(wanted, year=True))
         later = could_wait(a)
         if later:
             listed = ", ".join(f"{name} ({hours:.0f} h)" for name, hours in later[:4])
-            told += (
-                f" These could wait until after moving in: {listed}; {sum(h for _, h in later):.0f} h in all. Tests, closings, alarms and licensed work stay."
-            )
-        yield finding("build-deadline", "build", "Build", told)
+            told += says("these-could-wait-until", listed=listed, hs_h=sum((h for _, h in later)))
+        yield finding("build-deadline", "build", says("build"), told)
 
 
 def _bought(shopping: Sequence[BuyPart], facts: Facts) -> Iterator[Finding]:
@@ -122,18 +121,18 @@ def _bought(shopping: Sequence[BuyPart], facts: Facts) -> Iterator[Finding]:
     late_lines = [x for x in shopping if x.urgency == "late"]
     if late_lines:
         x = min(late_lines, key=lambda y: y.days_left or 0)
-        more = f", and {len(late_lines) - 1} more lines" if len(late_lines) > 1 else ""
+        more = says("and-more-lines", late_lines_count=len(late_lines) - 1) if len(late_lines) > 1 else ""
         yield finding(
             "build-order-late",
             f"buy:{x.key}"[:60],
             x.name,
-            f"{x.name} should have been ordered {-(x.days_left or 0)} days ago{more}; it is needed on {x.need_by}.",
+            says("should-have-been-ordered", x_name=x.name, days_left=-(x.days_left or 0), more=more, need_by=x.need_by),
         )
     for p in facts.purchases:
         if p.status == "received" and p.expected is not None and p.received is not None and p.received < p.expected:
-            yield finding("build-parts-short", f"buy:{p.id}"[:60], p.name, f"Of {p.name} {p.received:g} came instead of {p.expected:g}.")
+            yield finding("build-parts-short", f"buy:{p.id}"[:60], p.name, says("came-instead", p_name=p.name, received=p.received, expected=p.expected))
         if p.damaged > 0:
-            yield finding("build-parts-damaged", f"buy:{p.id}"[:60], p.name, f"Of {p.name} {p.damaged:g} came damaged.")
+            yield finding("build-parts-damaged", f"buy:{p.id}"[:60], p.name, says("came-damaged", p_name=p.name, damaged=p.damaged))
 
 
 def _closed(a: Asked, gates: Sequence[GatePart]) -> Iterator[Finding]:
@@ -144,50 +143,46 @@ def _closed(a: Asked, gates: Sequence[GatePart]) -> Iterator[Finding]:
             continue
         bad = [x for x in g.items if x.severity in ("danger", "fault")]
         if bad:
-            what = f"one thing behind it is open: {bad[0].name}"
+            what = says("one-thing-behind-open", bad_name=bad[0].name)
             if len(bad) > 1:
-                what = f"{len(bad)} things behind it are open: {', '.join(x.name for x in bad[:4])}"
-            yield finding("build-close-before-services", f"zone:{g.zone}", g.name, f"{g.name} is closed, and {what}.")
+                what = says("things-behind-open", bad_count=len(bad), x_names=", ".join(x.name for x in bad[:4]))
+            yield finding("build-close-before-services", f"zone:{g.zone}", g.name, says("closed-and", g_name=g.name, what=what))
         for check in ("not-done", "not-tested", "hidden-joint", "not-labelled", "no-photo"):
             lacking = [x for x in g.items if check in x.missing]
             if lacking:
                 lacking_names = ", ".join(x.name for x in lacking[:4])
-                yield finding(f"build-gate-{check}", f"zone:{g.zone}", g.name, f"Behind {g.name.lower()}, which is closed: {lacking_names}.")
+                yield finding(f"build-gate-{check}", f"zone:{g.zone}", g.name, says("behind-which-closed", g_name=g.name.lower(), lacking_names=lacking_names))
 
 
 def _logged(d: Design, r: Report, a: Asked, strays: Sequence[str], unticked: Mapping[str, list[Item]]) -> Iterator[Finding]:
     """An order that goes in a circle, work that no longer belongs, and the pace."""
     circle = tasks_and_circle(d, r)[1]
     if circle:
-        yield finding("build-cycle", "build", "Build", f"The order that you set for {', '.join(circle[:4])} goes in a circle; the plan leaves that order out.")
+        yield finding("build-cycle", "build", says("build"), says("order-that-you-set", circle=", ".join(circle[:4])))
     if strays:
-        yield finding(
-            "build-not-belonging", "build", "Build", f"Of the tasks that are done {len(strays)} are no longer in the design: {', '.join(strays[:4])}."
-        )
+        yield finding("build-not-belonging", "build", says("build"), says("tasks-that-done-no", strays_count=len(strays), strays=", ".join(strays[:4])))
     for k, left in unticked.items():
         name = next((t.template.name for t in a.tasks if t.id == k), k)
-        words = f"By the log the task is done; {', '.join(f'“{x.name}”' for x in left[:4])}{' and more' if len(left) > 4 else ''} wasn’t ticked."
+        words = says("by-log-task-done", x_names=", ".join(f"“{x.name}”" for x in left[:4]), left_count_over=len(left) > 4)
         yield finding("build-items-left", k, name, words)
     if a.pace.weight > 0 and not a.pace.low <= 1 <= a.pace.high:
         word = "slower" if a.pace.factor > 1 else "faster"
         yield finding(
             "build-pace",
             "build",
-            "Build",
-            f"The log says {a.pace.factor:.2f} hours for each of the library ({a.pace.low:.2f} to {a.pace.high:.2f}): {word}.",
+            says("build"),
+            says("log-says-hours-for", factor=a.pace.factor, low=a.pace.low, high=a.pace.high, word=word),
         )
 
 
 def _spent(money: MoneyPart) -> Iterator[Finding]:
     """Money against what was set aside."""
     if money.budget is not None and money.budget > 0 and money.forecast > 0.9 * money.budget:
-        yield finding(
-            "build-budget", "build", "Build", f"The forecast is {100 * money.forecast / money.budget:.0f} % of the budget, open lines with 15 % on top."
-        )
+        yield finding("build-budget", "build", says("build"), says("forecast-budget-open-lines", forecast_pc=100 * money.forecast / money.budget))
     for m in money.rows:
         if m.budget is not None and m.forecast > m.budget + 0.5:
-            over = f"{100 * m.forecast / m.budget:.0f} % of its budget" if m.budget > 0 else "more than its budget of nothing"
-            yield finding("build-budget", m.service, m.service.capitalize(), f"The forecast for {m.service} is {over}.")
+            over = says("budget", forecast_pc=100 * m.forecast / m.budget) if m.budget > 0 else says("more-than-budget-nothing")
+            yield finding("build-budget", m.service, m.service.capitalize(), says("forecast-for", service=m.service, over=over))
 
 
 def findings_of(

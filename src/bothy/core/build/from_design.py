@@ -12,15 +12,16 @@ from bothy.core.build.way_in import barred, brought_in_first
 from bothy.core.design.build import OwnTask
 from bothy.core.design.document import Design
 from bothy.core.report import Report
+from bothy.core.words.says import build_says as says
 
 ZONES = {
     "floor": "Floor",
-    "wall_left": "Left wall",
-    "wall_right": "Right wall",
+    "wall_left": says("left-wall"),
+    "wall_right": says("right-wall"),
     "ceiling": "Ceiling",
     "doors": "Doors",
     "cabinet": "Cabinets",
-    "equipment_box": "Equipment box",
+    "equipment_box": says("equipment-box"),
 }
 WALL_ZONE = {"left": "wall_left", "right": "wall_right", "ceiling": "ceiling", "floor": "floor", "under": "floor", "front": "equipment_box"}
 """Walls of Layout -> zones of the build."""

@@ -10,6 +10,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import Contract, Outcome, Whole, unique_ids
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import build_says as says
 
 GATE = Method("build.gate")
 ZoneName = Literal["floor", "wall_left", "wall_right", "ceiling", "doors", "cabinet", "equipment_box"]
@@ -156,13 +157,13 @@ def gate_check(inp: GateCheckIn, sources: dict[str, Figure] | None = None) -> Ga
 
     def count(severity: str) -> Figure:
         n = sum(f.severity == severity for f in found)
-        return derived(f"{severity}_count", f"findings that are {severity}", n, GATE, checked_count=looked)
+        return derived(f"{severity}_count", says("findings-that", severity=severity), n, GATE, checked_count=looked)
 
     return GateCheckOut.of(
         zone=inp.zone,
         verdict="do_not_close" if blocking else "close_with_notes" if found else "close",
         blocking_ids=blocking,
-        checked_count=derived("checked_count", "things below the layer that closes", looked, GATE, item_count=len(items)),
+        checked_count=derived("checked_count", says("things-below-layer-that"), looked, GATE, item_count=len(items)),
         danger_count=count("danger"),
         fault_count=count("fault"),
         advice_count=count("advice"),

@@ -16,6 +16,7 @@ from bothy.core.contract import quick
 from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
 from bothy.core.report import Report
+from bothy.core.words.says import build_says as says
 
 KIND = {"dc": "dc_cable", "mains": "ac_cable", "data": "data_cable", "water": "water_pipe", "waste": "waste_pipe", "gas": "gas_pipe", "duct": "duct"}
 """Service of a run -> what it is at a gate."""
@@ -29,10 +30,10 @@ LAID_BY = {
     "duct": ("ff-ducts", "connect-ducts"),
 }
 STRUCTURE: tuple[tuple[str, str, str, int, tuple[str, ...]], ...] = (
-    ("rust", "Rust treated and painted", "rust_treatment", 1, ("floor", "wall_left", "wall_right", "ceiling")),
-    ("deadening", "Sound deadening", "deadening", 1, ("floor", "wall_left", "wall_right", "ceiling", "doors")),
+    ("rust", says("rust-treated-and-painted"), "rust_treatment", 1, ("floor", "wall_left", "wall_right", "ceiling")),
+    ("deadening", says("sound-deadening"), "deadening", 1, ("floor", "wall_left", "wall_right", "ceiling", "doors")),
     ("insulation", "Insulation", "insulation", 3, ("wall_left", "wall_right", "ceiling", "doors")),
-    ("vapour", "Vapour barrier", "vapour_barrier", 4, ("wall_left", "wall_right", "ceiling")),
+    ("vapour", says("vapour-barrier"), "vapour_barrier", 4, ("wall_left", "wall_right", "ceiling")),
 )
 DONE_BY = {
     "rust": ("rust-treat",),
@@ -82,7 +83,7 @@ def behind_of(d: Design, r: Report, facts: Facts, states: Mapping[str, State], z
     for thing in r.roof.things:
         if zone == "ceiling" and thing.cut is not None and thing.cut.hole is not None:
             done = is_done(states, ("fit-roof-fan", "fit-rooflight", "fit-roof-ac", "fit-roof-glands"))
-            put(thing.key.replace(":", "-"), f"Opening of {thing.name}", "sealed_opening", 1, done, is_done(states, ("roof-water-test",)))
+            put(thing.key.replace(":", "-"), says("opening", thing_name=thing.name), "sealed_opening", 1, done, is_done(states, ("roof-water-test",)))
     for wall in r.fit.walls:
         if WALL_ZONE[wall.id] != zone:
             continue

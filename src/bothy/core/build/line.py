@@ -8,6 +8,7 @@ from typing import NamedTuple
 
 from bothy.core.build.cuts import Cut, Piece, cuts_of
 from bothy.core.facts.kinds import Stock
+from bothy.core.words.says import build_says as says
 
 
 class Line(NamedTuple):
@@ -47,9 +48,9 @@ def _cut(x: Line, stock: Sequence[Stock]) -> Line:
     new = [c for c in cuts if c.source != "offcut"]
     bought = sum(c.length_m for c in new)
     if not new:
-        packs = "from offcuts in stock"
+        packs = says("from-offcuts-in-stock")
     elif new[0].source == "reel":
-        packs = f"{bought:.1f} m off the reel"
+        packs = says("off-reel", bought_m=bought)
     else:
         packs = f"{len(new)} × {new[0].length_m:g} m"
     price = x.price if x.price_m is None else x.price_m * bought
@@ -66,6 +67,6 @@ def after_stock(x: Line, stock: Sequence[Stock]) -> Line:
     if there <= 0:
         return x
     left = x.amount - there
-    packs = "in stock" if left <= 1e-9 else f"{left:g}{f' {x.unit}' if x.unit else ' ×'}, {there:g} in stock"
+    packs = says("in-stock") if left <= 1e-9 else says("in-stock-2", left=left, unit=f" {x.unit}" if x.unit else " ×", there=there)
     price = 0.0 if left <= 1e-9 else None if x.price is None else x.price * left / x.amount
     return x._replace(packs=packs, price=price, in_stock=there)

@@ -17,15 +17,16 @@ from bothy.core.facts.document import Facts
 from bothy.core.facts.kinds import LogEntry
 from bothy.core.finding import Finding, finding
 from bothy.core.report import Report
+from bothy.core.words.says import build_says as says
 
 CUTS = ("cut-windows", "cut-roof", "cut-side", "cut-floor", "fit-through-hull")
 CLOSES = ("insulate-ceiling", "insulate-walls", "insulate-spray", "line-ceiling", "line-wall-left", "line-wall-right")
 BURNS = {
-    "insulate-spray": "foam in the walls",
-    "insulate-walls": "insulation in the walls",
-    "insulate-ceiling": "insulation in the ceiling",
-    "sf-battery-bank": "a connected battery",
-    "gas-appliances": "gas on board",
+    "insulate-spray": says("foam-in-walls"),
+    "insulate-walls": says("insulation-in-walls"),
+    "insulate-ceiling": says("insulation-in-ceiling"),
+    "sf-battery-bank": says("connected-battery"),
+    "gas-appliances": says("gas-on-board"),
 }
 """Done -> what burns or sparks when metal is cut or ground afterwards."""
 HEAVY = ("fit-solar", "fit-roof-ac", "fit-roof-fan", "underslung-tanks", "fit-awning")
@@ -62,26 +63,26 @@ def _order(log: _Log) -> Iterator[Finding]:
     """Steps that went before what makes them safe."""
 
     def tell(rule: str, k: str, words: str) -> Finding:
-        return finding(rule, f"task:{k}", log.names[k], f"{log.names[k]} is {'done' if log.done(k) else 'begun'}, and {words}.")
+        return finding(rule, f"task:{k}", log.names[k], says("done-and", names=log.names[k], done=bool(log.done(k)), words=words))
 
     closed = log.begun_of(CLOSES)
     if closed and log.lacks("roof-water-test"):
-        yield tell("build-no-water-test", closed[0], "no hose was held at the openings yet")
+        yield tell("build-no-water-test", closed[0], says("no-hose-was-held"))
     for k in log.begun_of(CUTS):
         open_ones = [log.names[p].lower() for p in ("receive-parts", "mark-openings") if log.lacks(p)]
         if open_ones:
-            yield tell("build-cut-unchecked", k, f"not done: {' and '.join(open_ones)}")
+            yield tell("build-cut-unchecked", k, says("not-done", open_ones=" and ".join(open_ones)))
     bare = [k for k in log.known if log.begun(k) and "paint-edges" in log.known[k].hard and log.lacks("paint-edges")]
     if bare:
-        yield tell("build-bare-edge", bare[0], "the cut edges are not painted: they rust under the seal")
+        yield tell("build-bare-edge", bare[0], says("cut-edges-not-painted"))
     if log.begun("com-first-power") and log.lacks("com-dead-tests"):
-        yield tell("build-battery-early", "com-first-power", "the dead tests are not: a short would be found by its fire")
+        yield tell("build-battery-early", "com-first-power", says("dead-tests-not-short"))
     if log.begun("box-heater") and log.lacks("connect-ducts"):
-        yield tell("build-duct-before-box", "box-heater", "the ducts are not on the heater")
+        yield tell("build-duct-before-box", "box-heater", says("ducts-not-on-heater"))
     for k, t in log.known.items():
         bench = [p for p in t.hard if p in log.known and log.known[p].template.bench and log.lacks(p)]
         if log.begun(k) and bench:
-            yield tell("build-no-bench-test", k, f"“{log.names[bench[0]]}” was left out: a faulty one comes out again")
+            yield tell("build-no-bench-test", k, says("was-left-out-faulty", names=log.names[bench[0]]))
 
 
 def _too_soon(log: _Log) -> Iterator[Finding]:
@@ -101,12 +102,12 @@ def _too_soon(log: _Log) -> Iterator[Finding]:
             if not early:
                 continue
             rule = "build-bare-edge" if p == "paint-edges" else "build-cure-short"
-            when = "not within forty days in that air" if slow else f"by {in_words(ready.date())} {ready:%H:%M}"
+            when = says("not-within-forty-in") if slow else f"by {in_words(ready.date())} {ready:%H:%M}"
             yield finding(
                 rule,
                 f"task:{k}",
                 log.names[k],
-                f"{log.names[k]} was begun on {in_words(first)}; “{log.names[p]}” had cured {when}.",
+                says("was-begun-on-had", names=log.names[k], in_words=in_words(first), names_2=log.names[p], when=when),
                 severity="danger" if p in HEAVY and rule == "build-cure-short" else None,
             )
             break
@@ -121,7 +122,7 @@ def _fire(log: _Log, entries: Sequence[LogEntry]) -> Iterator[Finding]:
                 "build-hot-work",
                 f"task:{k}",
                 log.names[k],
-                f"{log.names[k]} throws sparks or hot swarf and is still to come, with {burns[0]}.",
+                says("throws-sparks-or-hot", names=log.names[k], burns=burns[0]),
             )
             break
     solvent = {e.on[:10]: e.task for e in entries if e.task in SOLVENT and e.task in log.known}
@@ -132,7 +133,7 @@ def _fire(log: _Log, entries: Sequence[LogEntry]) -> Iterator[Finding]:
                 "build-solvent-ignition",
                 f"task:{e.task}",
                 log.names[e.task],
-                f"{log.names[e.task]} and {other[0].lower()}{other[1:]} stand in the log on the same day: fumes of one meet the sparks of the other.",
+                says("and-stand-in-log", names=log.names[e.task], other=other[0].lower(), other_2=other[1:]),
             )
             break
 
@@ -152,7 +153,7 @@ def _licences(d: Design, log: _Log, entries: Sequence[LogEntry]) -> Iterator[Fin
                 RULE_OF[t.template.licence],
                 f"task:{e.task}",
                 log.names[e.task],
-                f"{who} entered “{log.names[e.task]}” as done, without a licence for it; it is for {WORDS[t.template.licence]}.",
+                says("entered-as-done-without", who=who, names=log.names[e.task], words=WORDS[t.template.licence]),
             )
 
 
@@ -169,12 +170,12 @@ def _visits(d: Design, a: Asked, today: dt.date) -> Iterator[Finding]:
         first = min(open_rows, key=lambda r: r.start)
         task, soonest = first.task.template.name, in_words(first.start.date())
         wait = [a.planner.tasks[p].template.name.lower() for p in first.task.hard if p in a.plan.rows]
-        why = f"; before it: {', '.join(wait[:3])}" if wait and first.start.date() > day else ""
+        why = says("before", wait=", ".join(wait[:3])) if wait and first.start.date() > day else ""
         yield finding(
             "build-trade-visit-idle",
             f"visit:{v.id}",
             v.name,
-            f"{v.name} comes on {in_words(day)}, and nothing is ready: “{task}” begins on {soonest} by the plan{why}.",
+            says("comes-on-and-nothing", v_name=v.name, in_words=in_words(day), task=task, soonest=soonest, why=why),
         )
 
 
@@ -185,13 +186,11 @@ def _bought(shopping: Sequence[BuyPart], a: Asked, today: dt.date) -> Iterator[F
             test = a.plan.rows.get(x.task or "")
             if test is not None and test.start.date() > dt.date.fromisoformat(x.return_by) >= today:
                 last, planned = in_words(dt.date.fromisoformat(x.return_by)), in_words(test.start.date())
-                told = f"{x.name} may go back until {last}; its test on the bench is planned for {planned}."
+                told = says("may-go-back-until", x_name=x.name, last=last, planned=planned)
                 yield finding("build-return-window", f"buy:{x.key}"[:60], x.name, told)
         if x.joined:
             longest = max(p.length_m for c in x.cuts for p in c.pieces)
-            yield finding(
-                "build-reel-join", f"buy:{x.key}"[:60], x.name, f"{x.name}: a piece of {longest:.1f} m is longer than any that is sold in one length."
-            )
+            yield finding("build-reel-join", f"buy:{x.key}"[:60], x.name, says("piece-longer-than-any", x_name=x.name, longest_m=longest))
 
 
 def _way(d: Design, r: Report, a: Asked) -> Iterator[Finding]:
@@ -205,7 +204,7 @@ def _way(d: Design, r: Report, a: Asked) -> Iterator[Finding]:
         first = [b for b, t in x.built_by.items() if (t in a.plan.rows and a.plan.rows[t].start < start) or (t in a.states and a.states[t].done >= 1)]
         if first:
             blocking = " and ".join(names.get(b, b).lower() for b in first[:2])
-            told = f"{names.get(x.key, x.key)} comes in through the bare shell, and not past {blocking}, which stands or is planned before it."
+            told = says("comes-in-through-bare", names=names.get(x.key, x.key), blocking=blocking)
             yield finding("build-blocked-way", f"task:{place}", a.planner.tasks[place].template.name, told)
 
 
@@ -213,8 +212,8 @@ def _punch(facts: Facts) -> Iterator[Finding]:
     """Small things that must be mended before it is handed over."""
     left = [x for x in facts.punch if x.must and not x.done_on]
     if left:
-        names = ", ".join(x.name for x in left[:3]) + (f" and {len(left) - 3} more" if len(left) > 3 else "")
-        yield finding("build-punch-open", "build", "Build", f"To be mended before it is handed over: {names}.")
+        names = ", ".join(x.name for x in left[:3]) + (says("and-more", left_count=len(left) - 3) if len(left) > 3 else "")
+        yield finding("build-punch-open", "build", says("build"), says("to-be-mended-before", names=names))
 
 
 def log_findings(d: Design, r: Report, a: Asked, shopping: Sequence[BuyPart], facts: Facts, today: dt.date) -> Iterator[Finding]:

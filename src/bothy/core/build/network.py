@@ -11,6 +11,7 @@ from pydantic import BaseModel, Field, field_validator, model_validator
 from bothy.core.contract import EPS, Contract, Outcome, unique_ids, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import build_says as says
 
 PATH = Method("build.critical-path")
 
@@ -96,10 +97,10 @@ def known_and_acyclic(tasks: Mapping[str, Mapping[str, float]]) -> None:
     for k, before in tasks.items():
         for p in before:
             if p not in tasks:
-                raise wrong("predecessors", f"“{k}” waits for “{p}”, which does not exist")
+                raise wrong("predecessors", says("waits-for-which-does", k=k, p=p))
     loop = cycle_in(tasks)
     if loop:
-        raise wrong("predecessors", f"go round in a circle: {' → '.join([*loop, loop[0]])}")
+        raise wrong("predecessors", says("go-round-in-circle", value=" → ".join([*loop, loop[0]])))
 
 
 class PathTaskIn(Contract):
@@ -146,8 +147,8 @@ def critical_path(inp: CriticalPathIn, sources: dict[str, Figure] | None = None)
     found, whole = times(durations, before, inp.deadline_h)
     path = governing(durations, before, found)
     return CriticalPathOut.of(
-        makespan_h=derived("makespan_h", "latest of the earliest finishes", whole, PATH, task_count=len(durations)),
-        end_h=derived("end_h", "deadline, else the makespan", whole if inp.deadline_h is None else inp.deadline_h, PATH, makespan_h=whole),
+        makespan_h=derived("makespan_h", says("latest-earliest-finishes"), whole, PATH, task_count=len(durations)),
+        end_h=derived("end_h", says("deadline-else-makespan"), whole if inp.deadline_h is None else inp.deadline_h, PATH, makespan_h=whole),
         tasks=[
             PathTaskOut(id=k, es_h=t.es, ef_h=t.ef, ls_h=t.ls, lf_h=t.lf, total_slack_h=t.total, free_slack_h=t.free, critical=t.critical)
             for k, t in found.items()

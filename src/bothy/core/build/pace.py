@@ -13,6 +13,7 @@ from bothy.core.build.durations import Distribution, ThreeIn, mean_of, variance_
 from bothy.core.contract import Contract, Outcome
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import build_says as says
 
 PACE, FINISH = Method("build.pace"), Method("build.finish")
 CLIP = (0.2, 5.0)
@@ -93,8 +94,8 @@ def pace_factor(inp: PaceFactorIn, sources: dict[str, Figure] | None = None) -> 
         sd_ln=fig("sd_ln", "1/√Π", p.sd_ln),
         data_weight_frac=fig("data_weight_frac", "(Σ w/σ²)/Π", p.weight),
         sample_factor=None if p.sample is None else fig("sample_factor", "e^(Σ w·ln r/Σ w)", p.sample),
-        used_count=fig("used_count", "tasks of the log", len(inp.logs)),
-        clipped_count=fig("clipped_count", "ratios outside 0.2 to 5", p.clipped),
+        used_count=fig("used_count", says("tasks-log"), len(inp.logs)),
+        clipped_count=fig("clipped_count", says("ratios-outside-to"), p.clipped),
         remaining_h=fig("remaining_h", "f·remaining", p.factor * rest),
         remaining_low_h=fig("remaining_low_h", "f_low·remaining", p.low * rest),
         remaining_high_h=fig("remaining_high_h", "f_high·remaining", p.high * rest),

@@ -10,6 +10,7 @@ from bothy.core.catalogue.parts import local_price
 from bothy.core.catalogue.workshop import goods
 from bothy.core.design.document import Design
 from bothy.core.report import Report
+from bothy.core.words.says import build_says as says
 
 PACKS_M: dict[str, tuple[float, ...]] = {"pipe": (10, 25, 50), "waste_pipe": (2, 4), "gas_pipe": (5, 25), "duct": (5, 10), "coolant_hose": (10, 25)}
 """Lengths in which they are sold, m (usual); the price of the table is for the first."""
@@ -19,10 +20,10 @@ FITTING_NAMES = {
     "coupling": "Coupling",
     "insert_coupling": "Coupling",
     "reducer": "Reducer",
-    "valve_ball": "Ball valve",
-    "valve_stop": "Stop valve",
-    "valve_check": "Check valve",
-    "valve_appliance": "Appliance valve",
+    "valve_ball": says("ball-valve"),
+    "valve_stop": says("stop-valve"),
+    "valve_check": says("check-valve"),
+    "valve_appliance": says("appliance-valve"),
     "strainer": "Strainer",
 }
 """Fittings that are bought; a bend is made in the pipe, and tees follow from where runs part."""
@@ -73,7 +74,7 @@ def _fittings(runs: Iterable[tuple[float, Mapping[str, int]]], tees: int, servic
         one = known["valves"].price / A_SET_OF_VALVES if valve else known["fittings"].price / A_SET
         packs = f"{amount} ×" if valve else f"{amount} ×, 1 to carry"
         price = None if licensed else local_price(one * amount, level)
-        title = f"{name}, {bore:g} mm" + (", gas" if licensed else "")
+        title = f"{name}, {bore:g} mm" + (says("gas") if licensed else "")
         yield Line(slug(f"{service} {name} {bore:g}"), title, service, float(amount), "", packs, price, (service,), task, False)
 
 
@@ -92,8 +93,8 @@ def piping(d: Design, r: Report, live: set[str], level: float) -> list[Line]:
         water.setdefault((x.inner_diameter_mm, x.hot), []).append(Piece(x.name, laid("water", x.id, x.length_m)))
     lay = task("ff-water-pipes", "floor-services", "wet-fresh")
     for (bore, hot), pieces in sorted(water.items()):
-        name = f"Water pipe, {bore:g} mm inside, {'hot' if hot else 'cold'}"
-        out.append(_packed("pipe", name, f"water pipe {bore:g} {'hot' if hot else 'cold'}", "water", pieces, lay, ("water",), level))
+        name = says("water-pipe-inside-hot", bore_mm=bore, hot=bool(hot))
+        out.append(_packed("pipe", name, says("water-pipe-hot", bore=bore, hot=bool(hot)), "water", pieces, lay, ("water",), level))
     out += _fittings([(x.inner_diameter_mm, x.fittings) for x in d.water.runs], _tees(x.parent for x in d.water.runs), "water", task("wet-fresh"), level, False)
     waste: dict[float, list[Piece]] = {}
     longest = PACKS_M["waste_pipe"][-1]
@@ -104,7 +105,9 @@ def piping(d: Design, r: Report, live: set[str], level: float) -> list[Line]:
             left = round(left - longest, 2)
         waste.setdefault(w.inner_diameter_mm, []).append(Piece(w.name, left))
     for bore, pieces in sorted(waste.items()):
-        out.append(_packed("waste_pipe", f"Waste pipe, {bore:g} mm inside", f"waste pipe {bore:g}", "water", pieces, task("wet-waste"), ("water",), level))
+        out.append(
+            _packed("waste_pipe", says("waste-pipe-inside", bore_mm=bore), says("waste-pipe", bore=bore), "water", pieces, task("wet-waste"), ("water",), level)
+        )
     gas: dict[float, list[Piece]] = {}
     chosen = {k: x.inner_diameter_mm for k, x in r.gas.pipes.runs.items()} if r.gas.pipes is not None else {}
     for g in d.gas.pipes:
@@ -112,18 +115,24 @@ def piping(d: Design, r: Report, live: set[str], level: float) -> list[Line]:
         if bore:
             gas.setdefault(bore, []).append(Piece(g.name, laid("gas", g.id, g.length_m)))
     for bore, pieces in sorted(gas.items()):
-        name = f"Gas pipe, {bore:g} mm inside, by the fitter"
-        out.append(_packed("gas_pipe", name, f"gas pipe {bore:g}", "gas", pieces, task("gas-pipework"), ("gas",), level))
+        name = says("gas-pipe-inside-by", bore_mm=bore)
+        out.append(_packed("gas_pipe", name, says("gas-pipe", bore=bore), "gas", pieces, task("gas-pipework"), ("gas",), level))
     sized = [(chosen.get(g.id) or g.inner_diameter_mm or 0.0, g.fittings) for g in d.gas.pipes]
     out += _fittings([x for x in sized if x[0]], _tees(g.parent for g in d.gas.pipes), "gas", task("gas-pipework"), level, True)
     ducts: dict[float, list[Piece]] = {}
     for u in d.warmth.ducts:
         ducts.setdefault(u.diameter_mm, []).append(Piece(u.name, laid("duct", u.id, u.length_m)))
     for bore, pieces in sorted(ducts.items()):
-        out.append(_packed("duct", f"Warm-air duct, {bore:g} mm", f"duct {bore:g}", "warmth", pieces, task("ff-ducts", "connect-ducts"), ("warmth",), level))
+        out.append(
+            _packed(
+                "duct", says("warm-air-duct", bore_mm=bore), says("duct", bore=bore), "warmth", pieces, task("ff-ducts", "connect-ducts"), ("warmth",), level
+            )
+        )
     loop = d.warmth.loop
     if loop is not None and loop.zones:
         pieces = [Piece(z.name, laid("coolant", z.id, z.pipe_length_m)) for z in loop.zones]
-        name = f"Coolant hose, {loop.pipe_inner_mm:g} mm inside"
-        out.append(_packed("coolant_hose", name, f"coolant hose {loop.pipe_inner_mm:g}", "warmth", pieces, task("wet-coolant"), ("warmth",), level))
+        name = says("coolant-hose-inside", pipe_inner_mm=loop.pipe_inner_mm)
+        out.append(
+            _packed("coolant_hose", name, says("coolant-hose", pipe_inner_mm=loop.pipe_inner_mm), "warmth", pieces, task("wet-coolant"), ("warmth",), level)
+        )
     return out

@@ -14,8 +14,9 @@ from bothy.core.build.hot_work import Apart
 from bothy.core.build.network import times
 from bothy.core.build.task_list import Task
 from bothy.core.roof.curing import WET
+from bothy.core.words.says import build_says as says
 
-WORDS = {"ac_electrician": "the electrician", "gas_fitter": "the gas fitter", "vehicle_engineer": "the vehicle engineer"}
+WORDS = {"ac_electrician": says("electrician"), "gas_fitter": says("gas-fitter"), "vehicle_engineer": says("vehicle-engineer")}
 WEEK_H = 168.0
 
 
@@ -246,7 +247,7 @@ class Planner:
                 for k in todo:
                     stuck = next((p for p in self.tasks[k].hard if p in impossible), None)
                     impossible[k] = (
-                        f"It waits for {self.tasks[stuck].template.name.lower()}, which finds no hours." if stuck else "It waits for something else."
+                        says("waits-for-which-finds", template_name=self.tasks[stuck].template.name.lower()) if stuck else says("waits-for-something-else")
                     )
                 break
             k = min(free, key=lambda x: (prefer and any(p in todo for p in self.tasks[x].pref), urgent[x], -durations[x], rank[x]))
@@ -340,15 +341,15 @@ class Planner:
             waited = self._dry_days(slot, need_h)
             slot += int(round(waited * SLOTS))
         if need_h <= 0:
-            return Planned(t, 0.0, (), ready, ready, self.cured_by(k, True, ready)[0], ("Nothing is left to do of it.",), held, stalls, "")
+            return Planned(t, 0.0, (), ready, ready, self.cured_by(k, True, ready)[0], (says("nothing-left-to-do"),), held, stalls, "")
         if slot >= self.n:
-            return "It would come later than two and a half years from now."
+            return says("would-come-later-than")
         licence = x.licence if x.licence in licensed else None
         others = x.people - 1 if licence is not None else x.people
         ask = ""
         there = int(self.hours.people.max(initial=0))
         if licence is None and 0 < there < others:  # a second pair of hands is asked for, and the day is planned as if it came
-            ask, others = f"{others - there} more person{'s' if others - there > 1 else ''} to help", there
+            ask, others = says("more-person-to-help", others=others - there), there
         elif licence is not None:
             others = min(others, there)
         free = people[slot:] >= others if others > 0 else np.ones(self.n - slot, dtype=bool)
@@ -362,13 +363,13 @@ class Planner:
             ok = free & licensed[licence][slot:]
         at, enough = self._enough(ok if suits is None else ok & suits[slot:], need_h, None if licence else worth[slot:])
         if licence is not None and enough >= len(at):  # no visit that is entered will do: the trade is asked for a working day
-            ask = f"{WORDS[licence]} for a day from about {self.hours.at(slot).day} {self.hours.at(slot):%B}"
+            ask = says("for-from-about", words=WORDS[licence], day=self.hours.at(slot).day, at=f"{self.hours.at(slot):%B}")
             ok = free & self.office()[slot:]
             at, enough = self._enough(ok if suits is None else ok & suits[slot:], need_h, None)
         if enough >= len(at):
             if not ok.any():
-                return "Nobody is there on any day: enter who works when."
-            return "It is never warm or light enough while somebody is there: heat, or build in a hall." if suits is not None else "No hours are left."
+                return says("nobody-there-on-any")
+            return says("never-warm-or-light") if suits is not None else says("no-hours-left")
         taken = slot + at[: enough + 1]
         if others > 0 and not self.lenient:
             people[taken] -= others
@@ -425,32 +426,32 @@ class Planner:
         """Why a task begins when it does, in words."""
         out = []
         if pin is not None and held is None and ready.date() == pin:
-            out.append(f"You pinned it to {pin:%a %d %b} or later.")
+            out.append(says("you-pinned-to-or", pin=f"{pin:%a %d %b}"))
         elif comes is not None and held is None and ready.date() == comes[0]:
-            out.append(f"It waits for {comes[1]}, promised for {comes[0]:%a %d %b}.")
+            out.append(says("waits-for-promised-for", comes=comes[1], comes_2=f"{comes[0]:%a %d %b}"))
         elif cured is not None:
-            out.append(f"After {_said(self.tasks[cured[0]])}, which has cured by {cured[1]:%a %d %b %H:%M}.")
+            out.append(says("after-which-has-cured", said=_said(self.tasks[cured[0]]), cured=f"{cured[1]:%a %d %b %H:%M}"))
         elif held is not None:
-            out.append(f"After {_said(self.tasks[held])}, done {ready:%a %d %b %H:%M}.")
+            out.append(says("after-done", said=_said(self.tasks[held]), ready=f"{ready:%a %d %b %H:%M}"))
         else:
-            out.append("Nothing must be done before it.")
+            out.append(says("nothing-must-be-done"))
         if waited >= 0.5:
             days = max(1, round(waited))
-            by = "by the forecast" if self.sky.reaches(ready.date()) and not self.sky.hall else f"in {begin:%B}"
-            out.append(f"It needs dry days: about {days} day{'s' if days > 1 else ''} of waiting {by}.")
+            by = says("by-forecast") if self.sky.reaches(ready.date()) and not self.sky.hall else f"in {begin:%B}"
+            out.append(says("needs-dry-about-waiting", days=days, by=by))
         there = np.flatnonzero(ok)
         if ask:
-            out.append(f"Ask {ask}: the day is planned as if they came.")
+            out.append(says("ask-planned-as-if", ask=ask))
         elif licence is not None:
-            out.append(f"{WORDS[licence].capitalize()} is there from {self.hours.at(slot + int(there[0])):%a %d %b %H:%M}.")
+            out.append(says("there-from", words=WORDS[licence].capitalize(), at=f"{self.hours.at(slot + int(there[0])):%a %d %b %H:%M}"))
         elif len(there) and there[0] > 0:
-            who = "somebody is" if others <= 1 else f"{others} people are"
-            out.append(f"{who.capitalize()} free from {self.hours.at(slot + int(there[0])):%a %d %b %H:%M}.")
+            who = says("somebody") if others <= 1 else says("people", others=others)
+            out.append(says("free-from", who=who.capitalize(), at=f"{self.hours.at(slot + int(there[0])):%a %d %b %H:%M}"))
         if suits is not None and len(there):
             at = np.flatnonzero(ok & suits[slot:])
             if len(at) and at[0] > there[0]:
                 low = f"{t.template.min_c:.0f} °C" if t.template.min_c is not None else "daylight"
-                out.append(f"Warm or light enough ({low}) from {self.hours.at(slot + int(at[0])):%a %d %b %H:%M}.")
+                out.append(says("warm-or-light-enough", low=low, at=f"{self.hours.at(slot + int(at[0])):%a %d %b %H:%M}"))
         return tuple(out)
 
 

@@ -20,6 +20,7 @@ from bothy.core.region import REGIONS
 from bothy.core.report import Report
 from bothy.core.wiring.lists import bench_lists, cable_cuts
 from bothy.core.wiring.raceways import SIGNAL_WORDS
+from bothy.core.words.says import build_says as says
 
 HEAT_SHRINK_M, CLIP_M, CLIPS_IN_A_BOX = 0.04, 0.3, 100
 """Of heat-shrink tube on each lug; from clip to clip along cables and pipes (usual)."""
@@ -51,7 +52,7 @@ def _lines(d: Design) -> Iterable[tuple[str, str, str, int, str | None, float | 
     if w.hot is not None:
         yield "water:hot", w.hot.name, "water:hot", 1, w.hot.part, None
     if w.toilet is not None and w.toilet.kind != "none":
-        yield "water:toilet", f"Toilet, {w.toilet.kind}", "water:toilet", 1, None, None
+        yield "water:toilet", says("toilet", kind=w.toilet.kind), "water:toilet", 1, None, None
     for v in g.vessels:
         yield f"gas:{v.id}", v.name, "gas:vessel", v.count, None, None
     for ga in g.appliances:
@@ -106,7 +107,7 @@ def bill(d: Design, r: Report, facts: Facts, tasks: Sequence[Task]) -> list[Line
     lay = "ff-dc-cables" if "ff-dc-cables" in live else "surface-dc-cables"
     cuts = cable_cuts(d, r.wiring.circuits, r.wiring.others)
     for c in lists.cables:
-        name, task = f"Cable {c.size}, {c.colour}", tuple({lay} & live)
+        name, task = says("cable", size=c.size, colour=c.colour), tuple({lay} & live)
         pieces = tuple(Piece(of, round(m, 3)) for of, m in cuts[c.size, c.colour])
         out.append(
             Line(
@@ -115,16 +116,16 @@ def bill(d: Design, r: Report, facts: Facts, tasks: Sequence[Task]) -> list[Line
         )
     for t in lists.terminals:
         n = -(-t.count * 11 // 10) + (2 if t.count < 20 else 0)
-        name = f"{t.kind[0].upper()}{t.kind[1:]} for {t.size}, {t.stud}"
+        name = says("for", kind=t.kind[0].upper(), kind_2=t.kind[1:], size=t.size, stud=t.stud)
         out.append(Line(slug(f"lug {t.size} {t.kind}"), name, "wiring", float(n), "", f"{n} ×", None, ("wiring",), tuple({"sf-panel"} & live), False))
     out += signal_lines(d, r, live)
     lugs = sum(t.count for t in lists.terminals)
     if lugs:
         shrink = round(HEAT_SHRINK_M * lugs, 1)
-        out.append(Line("heat-shrink", "Heat-shrink tube for lugs", "wiring", shrink, "m", "by the m", None, ("wiring",), tuple({"sf-panel"} & live), False))
+        out.append(Line("heat-shrink", says("heat-shrink-tube-for"), "wiring", shrink, "m", says("by-2"), None, ("wiring",), tuple({"sf-panel"} & live), False))
     for f in lists.fuses:
         n = f.fitted + f.spare
-        name = f"Fuse {f.family} {f.rating_a:g} A"
+        name = says("fuse", family=f.family, rating_a=f.rating_a)
         out.append(
             Line(
                 slug(f"fuse {f.family} {f.rating_a:g}"),
@@ -141,7 +142,7 @@ def bill(d: Design, r: Report, facts: Facts, tasks: Sequence[Task]) -> list[Line
         )
     for k in lists.conduits:
         if k.length_m:
-            name = f"Conduit, inside {k.inside}, {k.name}"
+            name = says("conduit-inside", inside=k.inside, k_name=k.name)
             out.append(
                 Line(
                     slug(f"conduit {k.name}"),
@@ -149,7 +150,7 @@ def bill(d: Design, r: Report, facts: Facts, tasks: Sequence[Task]) -> list[Line
                     "wiring",
                     round(1.05 * k.length_m, 1),
                     "m",
-                    "off the reel",
+                    says("off-reel-2"),
                     None,
                     ("wiring",),
                     tuple({"ff-conduits"} & live),
@@ -160,7 +161,9 @@ def bill(d: Design, r: Report, facts: Facts, tasks: Sequence[Task]) -> list[Line
     for a in r.roof.amounts:
         of = tuple(t.key for t in r.roof.things if t.rect is not None)
         name = a.name[0].upper() + a.name[1:]
-        out.append(Line(slug(f"roof {a.key}"), f"{name}, roof", "roof", round(a.amount, 1), a.unit, f"{a.packs} × {a.pack}", None, of, roof_task, False))
+        out.append(
+            Line(slug(f"roof {a.key}"), says("roof", name=name), "roof", round(a.amount, 1), a.unit, f"{a.packs} × {a.pack}", None, of, roof_task, False)
+        )
     runs, sheets = piping(d, r, live, level), boards(d, r, live)
     out += [*runs, *sheets]
     laid = sum(p.length_m for p in r.wiring.circuits.values()) + sum(p.length_m for x in runs for p in x.pieces)
@@ -177,7 +180,7 @@ def counted_of(d: Design, lines: Sequence[Line]) -> set[str]:
             if x.key.startswith(start):
                 out.add(good)
     for a in d.life.appliances:
-        for word, good in (("carbon monoxide", "co_alarm"), ("smoke", "smoke_alarm")):
+        for word, good in ((says("carbon-monoxide"), "co_alarm"), ("smoke", "smoke_alarm")):
             if word in a.name.lower():
                 out.add(good)
     return out | ALWAYS_COUNTED

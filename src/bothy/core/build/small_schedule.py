@@ -11,6 +11,7 @@ from bothy.core.build.network import WaitIn, known_and_acyclic, merged, waits
 from bothy.core.contract import Contract, Outcome, Whole, unique_ids, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import build_says as says
 
 SCHEDULE = Method("build.schedule")
 Count = Whole
@@ -44,24 +45,24 @@ class ScheduleIn(Contract):
         unique_ids(t.id for t in self.tasks)
         for name, n in self.resources.items():
             if not 0 <= n <= 50:
-                raise wrong("resources", f"“{name}” has {n}; give 0 to 50")
+                raise wrong("resources", says("has-give-to", name=name, n=n))
         for t in self.tasks:
             for name, n in t.needs.items():
                 if name not in self.resources:
-                    raise wrong("needs", f"“{t.id}” needs “{name}”, which is not among the resources")
+                    raise wrong("needs", says("needs-which-not-among", t_id=t.id, name=name))
                 if not 0 <= n <= self.resources[name]:
-                    raise wrong("needs", f"“{t.id}” needs {n} of “{name}”, and there are {self.resources[name]}")
+                    raise wrong("needs", says("needs-and-there", t_id=t.id, n=n, name=name, resources=self.resources[name]))
             for w in t.predecessors:
                 if w.lag_h != int(w.lag_h):
-                    raise wrong("lag_h", "must be whole hours here")
+                    raise wrong("lag_h", says("must-be-whole-hours"))
         for a in self.unavailable:
             if a.resource not in self.resources:
-                raise wrong("resource", f"“{a.resource}” is not among the resources")
+                raise wrong("resource", says("not-among-resources", resource=a.resource))
             if a.to_h <= a.from_h:
-                raise wrong("to_h", f"must be after from_h ({a.from_h})")
+                raise wrong("to_h", says("must-be-after-from", from_h=a.from_h))
         known_and_acyclic({t.id: merged(t.predecessors) for t in self.tasks})
         if _best(self) is None:
-            raise wrong("horizon_h", f"nothing fits into {self.horizon_h} h with these people")
+            raise wrong("horizon_h", says("nothing-fits-into-with", horizon_h=self.horizon_h))
         return self
 
 
@@ -135,7 +136,7 @@ def schedule(inp: ScheduleIn, sources: dict[str, Figure] | None = None) -> Sched
 
     bound = max(done(k) for k in size)
     return ScheduleOut.of(
-        makespan_h=derived("makespan_h", "least of all schedules that keep people, waits and releases", least, SCHEDULE, task_count=len(size)),
-        lower_bound_h=derived("lower_bound_h", "as if there were people enough", bound, SCHEDULE, task_count=len(size)),
-        start_h={k: derived("start_h", "earliest in that makespan, in the order of the list", v, SCHEDULE, makespan_h=least) for k, v in starts.items()},
+        makespan_h=derived("makespan_h", says("least-all-schedules-that"), least, SCHEDULE, task_count=len(size)),
+        lower_bound_h=derived("lower_bound_h", says("as-if-there-were"), bound, SCHEDULE, task_count=len(size)),
+        start_h={k: derived("start_h", says("earliest-in-that-makespan"), v, SCHEDULE, makespan_h=least) for k, v in starts.items()},
     )

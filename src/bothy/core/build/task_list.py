@@ -12,6 +12,7 @@ from bothy.core.build.templates import QUANTITIES, SCHOOLS, SETUP, TAGS, Templat
 from bothy.core.contract import Contract, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import build_says as says
 
 TASKS = Method("build.tasks")
 
@@ -140,10 +141,10 @@ class TaskListIn(Contract):
     def _known(self) -> Self:
         for t in self.tags:
             if t not in TAGS:
-                raise wrong("tags", f"“{t}” is not known; the tags are {', '.join(sorted(TAGS))}")
+                raise wrong("tags", says("not-known-tags", t=t, tags=", ".join(sorted(TAGS))))
         for q in self.quantities:
             if q not in QUANTITIES:
-                raise wrong("quantities", f"“{q}” is not known; the quantities are {', '.join(sorted(QUANTITIES))}")
+                raise wrong("quantities", says("not-known-quantities", q=q, quantities=", ".join(sorted(QUANTITIES))))
         return self
 
 
@@ -181,11 +182,11 @@ def task_list(inp: TaskListIn, sources: dict[str, Figure] | None = None) -> Task
         return derived(key, expression, value, TASKS, tag_count=len(inp.tags))
 
     return TaskListOut.of(
-        task_count=count("task_count", "rows of the library whose trigger and school hold", len(tasks)),
-        edge_count=count("edge_count", "what must be done before, with the gates", sum(len(t.hard) for t in tasks)),
+        task_count=count("task_count", says("rows-library-whose-trigger"), len(tasks)),
+        edge_count=count("edge_count", says("what-must-be-done"), sum(len(t.hard) for t in tasks)),
         total_likely_h=count("total_likely_h", "f·Σ likely·(0.3 + 0.7·amount/reference)", total),
-        bench_count=count("bench_count", "tests on the bench", sum(t.template.bench for t in tasks)),
-        licensed_count=count("licensed_count", "tasks of a licensed trade", sum(t.template.licence != "none" for t in tasks)),
+        bench_count=count("bench_count", says("tests-on-bench"), sum(t.template.bench for t in tasks)),
+        licensed_count=count("licensed_count", says("tasks-licensed-trade"), sum(t.template.licence != "none" for t in tasks)),
         order=[t.id for t in tasks],
         tasks=[
             TaskOut(

@@ -7,6 +7,7 @@ from functools import cache
 from typing import NamedTuple
 
 from bothy.core.catalogue.table import Row, rows, shipped
+from bothy.core.words.says import build_says as says
 
 PHASES = (
     "plan",
@@ -162,7 +163,7 @@ def _zones(row: Row, column: str) -> tuple[tuple[str, int], ...]:
     for x in _list(row, column):
         zone, _, layer = x.partition("@")
         if layer not in ("1", "2", "3", "4", "5"):
-            raise row.wrong(column, f"“{x}” is not zone@layer")
+            raise row.wrong(column, says("not-zone-layer", x=x))
         out.append((zone, int(layer)))
     return tuple(out)
 
@@ -177,7 +178,7 @@ def _trigger(row: Row) -> tuple[tuple[tuple[str, bool], ...], ...]:
         for word in group.split("&"):
             tag = word.removeprefix("!")
             if tag not in TAGS:
-                raise row.wrong("trigger", f"“{tag}” is not a tag")
+                raise row.wrong("trigger", says("not-tag", tag=tag))
             tags.append((tag, not word.startswith("!")))
         out.append(tuple(tags))
     return tuple(out)
@@ -189,9 +190,9 @@ def read_templates(lines: Iterable[str], table: str = "tasks.csv", first: int = 
     for n, r in enumerate(rows(table, lines, "id")):
         hours = (r.number("h_opt"), r.number("h_likely"), r.number("h_pess"))
         if not 0 <= hours[0] <= hours[1] <= hours[2]:
-            raise r.wrong("h_likely", "the three estimates must rise")
+            raise r.wrong("h_likely", says("three-estimates-must-rise"))
         if r.text("phase") not in PHASES:
-            raise r.wrong("phase", f"“{r.text('phase')}” is not one of {', '.join(PHASES)}")
+            raise r.wrong("phase", says("not-one", text=r.text("phase"), phases=", ".join(PHASES)))
         key, _, value = r.text("school").partition("=")
         hard = {p.removesuffix("!"): not p.endswith("!") for p in _list(r, "pred_hard")}
         scale = r.text("scale")

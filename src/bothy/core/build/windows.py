@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import build_says as says
 
 WEATHER = Method("build.weather")
 WET_MM = 0.1
@@ -99,7 +100,7 @@ class WeatherWindowIn(Contract):
     @model_validator(mode="after")
     def _range(self) -> Self:
         if self.max_temp_c < self.min_temp_c:
-            raise wrong("max_temp_c", f"must be at least min_temp_c ({self.min_temp_c:g} °C)")
+            raise wrong("max_temp_c", says("must-be-at-least-temp", min_temp_c=self.min_temp_c))
         return self
 
 
@@ -116,13 +117,13 @@ def weather_window(inp: WeatherWindowIn, sources: dict[str, Figure] | None = Non
     hours = [Hour(h.temp_c, h.rain_mm, h.wind_m_s, h.daylight) for h in inp.hours]
     starts = starts_in(hours, inp.duration_h, w)
     why = [blocked_by(h, w) for h in hours]
-    first = None if not starts else derived("start_index", "first hour from which all of it is good", starts[0], WEATHER, hour_count=len(hours))
+    first = None if not starts else derived("start_index", says("first-hour-from-which"), starts[0], WEATHER, hour_count=len(hours))
     return WeatherWindowOut.of(
         start_index=first,
         start_indices=starts,
-        ok_hours_count=derived("ok_hours_count", "hours that nothing blocks", sum(not x for x in why), WEATHER, hour_count=len(hours)),
+        ok_hours_count=derived("ok_hours_count", says("hours-that-nothing-blocks"), sum(not x for x in why), WEATHER, hour_count=len(hours)),
         blocked_hours_count={
-            k: derived("blocked_hours_count", f"hours that {k} blocks", sum(k in x for x in why), WEATHER, hour_count=len(hours))
+            k: derived("blocked_hours_count", says("hours-that-blocks", k=k), sum(k in x for x in why), WEATHER, hour_count=len(hours))
             for k in ("temp", "rain", "wind", "dark")
         },
     )

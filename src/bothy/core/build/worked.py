@@ -43,6 +43,7 @@ from bothy.core.facts.document import Facts
 from bothy.core.facts.kinds import Purchase
 from bothy.core.report import Report
 from bothy.core.roof.curing import WET
+from bothy.core.words.says import build_says as says
 
 CONTINGENCY = 0.15
 RETURN_DAYS = {"uk": 14, "eu": 14}
@@ -57,15 +58,15 @@ def _conditions(t: Task) -> str:
     x = t.template
     parts = []
     if x.outdoor:
-        parts.append("in the open" + (", dry" if x.dry else ""))
+        parts.append(says("in-open") + (says("dry") if x.dry else ""))
     if x.min_c is not None and x.max_c is not None:
         parts.append(f"{x.min_c:.0f} to {x.max_c:.0f} °C")
     elif x.min_c is not None:
-        parts.append(f"from {x.min_c:.0f} °C")
+        parts.append(says("from", min_c=x.min_c))
     if x.daylight:
-        parts.append("by daylight")
+        parts.append(says("by-daylight"))
     if x.max_wind is not None:
-        parts.append(f"wind up to {x.max_wind:.0f} m/s")
+        parts.append(says("wind-up-to", max_wind_m_s=x.max_wind))
     return ", ".join(parts)
 
 
@@ -187,15 +188,19 @@ def _today(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: dt.d
         x, out = t.template, []
         missing = [line.name for line in by_task.get(t.id, ()) if line.key not in got and line.service != "workshop" and not line.at_hand]
         if missing:
-            out.append(f"not here yet: {', '.join(missing[:3])}{f' and {len(missing) - 3} more' if len(missing) > 3 else ''}")
+            out.append(
+                says("not-here-yet-and", missing=", ".join(missing[:3]), missing_count=len(missing) - 3)
+                if len(missing) > 3
+                else says("not-here-yet", missing=", ".join(missing[:3]))
+            )
         if x.people > n and x.licence == "none":
-            out.append(f"{x.people} people")
+            out.append(says("people-2", people=x.people))
         if x.licence != "none":
             out.append(x.licence.replace("ac_", "").replace("_", " "))
         if x.min_c is not None and float(np.max(temps)) < x.min_c and not (d.build.hall and d.build.hall_temp_c is not None):
-            out.append(f"{x.min_c:.0f} °C; a usual day reaches {float(np.max(temps)):.0f} °C")
+            out.append(says("usual-reaches", min_c=x.min_c, max_c=float(np.max(temps))))
         if x.outdoor and x.dry and not sky.hall and not (ahead is not None and ahead.rain < WET):
-            out.append("a dry day")
+            out.append(says("dry-2"))
         lacks[t.id] = out
     able = [t for t in ready if t.id in lacks]
     able.sort(key=lambda t: (any("not here" in w or "people" in w or "°C" in w or "electrician" in w or "fitter" in w for w in lacks[t.id]),))
@@ -203,11 +208,11 @@ def _today(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: dt.d
     c = sky.climate
     rain = rain_days(c.place, month)
     weather = (
-        f"in a hall of {d.build.hall_temp_c:.0f} °C"
+        says("in-hall", hall_temp_c=d.build.hall_temp_c)
         if d.build.hall and d.build.hall_temp_c is not None
-        else f"{c.name}, by the forecast: {ahead.low_c:.0f} to {ahead.high_c:.0f} °C, {100 * ahead.rain:.0f} % rain"
+        else says("by-forecast-to-rain", c_name=c.name, low_c=ahead.low_c, high_c=ahead.high_c, rain_pc=100 * ahead.rain)
         if ahead is not None
-        else f"{c.name}, usual of the month: {c.tmin_c[month - 1]:.0f} to {c.tmax_c[month - 1]:.0f} °C, rain on {rain:.0f} days of it"
+        else says("usual-month-to-rain", c_name=c.name, tmin_c=c.tmin_c[month - 1], tmax_c=c.tmax_c[month - 1], rain=rain)
     )
     shown = [t.id for t in able[:MOST_TODAY]]
     return quick(

@@ -12,6 +12,7 @@ from bothy.core.calculators import build, fit, gas, handover, power, proving, tr
 from bothy.core.calculators.entry import Calculator
 from bothy.core.contract import BadInput, Outcome, parse
 from bothy.core.plain import check
+from bothy.core.words.says import calculators_says as says
 
 FIELDS = (power, wiring, trips, warmth, water, gas, fit, build, proving, handover)
 CALCULATORS: dict[str, Calculator] = {c.name: c for field in FIELDS for c in field.TABLE}
@@ -34,7 +35,7 @@ def calculate(name: str, data: Any) -> Outcome:
     """Run a calculator on raw JSON data. Raises :class:`BadInput` that names the key."""
     calculator = CALCULATORS.get(name)
     if calculator is None:
-        raise BadInput("calc", f"'{name}' is not a calculator; the names are {', '.join(CALCULATORS)}")
+        raise BadInput("calc", says("not-calculator-names", name=name, calculators=", ".join(CALCULATORS)))
     if isinstance(data, dict):
         check(data, least=0.0)
     return calculator.run(parse(calculator.input, data))

@@ -8,6 +8,7 @@ from functools import cache
 
 from bothy.core.catalogue.table import Row, rows, shipped
 from bothy.core.contract import BadInput
+from bothy.core.words.says import catalogue_says as says
 
 MONTHS = ("January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December")
 
@@ -77,5 +78,5 @@ def climate(place: str) -> Climate:
     """One place. Raises :class:`BadInput` when it is not in the table."""
     found = climates().get(place)
     if found is None:
-        raise BadInput("place", f"“{place}” is not a place in the climate table; choose one from the list")
+        raise BadInput("place", says("not-place-in-climate", place=place))
     return found

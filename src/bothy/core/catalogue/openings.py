@@ -8,6 +8,7 @@ from functools import cache
 from pydantic import BaseModel
 
 from bothy.core.catalogue.table import rows, shipped
+from bothy.core.words.says import catalogue_says as says
 
 
 class OpeningPart(BaseModel):
@@ -39,10 +40,10 @@ def read_openings(lines: Iterable[str]) -> dict[str, OpeningPart]:
             raise r.wrong("cut_length_mm", f"a cut of {cut[0]:g} × {cut[1]:g} mm is not covered by {size[0]:g} × {size[1]:g} mm")
         radius = r.number("radius_mm")
         if 2 * radius > min(cut):
-            raise r.wrong("radius_mm", f"two corners of {radius:g} mm don’t go into {min(cut):g} mm")
+            raise r.wrong("radius_mm", says("two-corners-dont-go", radius_mm=radius, cut_mm=min(cut)))
         low, high = r.number_or_none("clamp_min_mm"), r.number_or_none("clamp_max_mm")
         if low is not None and high is not None and high < low:
-            raise r.wrong("clamp_max_mm", f"is less than clamp_min_mm ({low:g})")
+            raise r.wrong("clamp_max_mm", says("less-than-clamp", low=low))
         out[r.text("key")] = OpeningPart(
             key=r.text("key"),
             kind=r.text("kind"),

@@ -31,6 +31,7 @@ from bothy.core.catalogue.sheets import (
 from bothy.core.catalogue.table import Row, rows, shipped
 from bothy.core.contract import BadInput
 from bothy.core.region import REGIONS, RegionKey
+from bothy.core.words.says import catalogue_says as says
 
 D = TypeVar("D", default=Any)
 
@@ -121,7 +122,7 @@ def part(key: str) -> Part:
     """One part. Raises :class:`BadInput` when the catalogue has none of that key."""
     found = parts().get(key)
     if found is None:
-        raise BadInput("part", f"the catalogue has no part “{key}”")
+        raise BadInput("part", says("catalogue-has-no-part", key=key))
     return found
 
 

@@ -7,6 +7,8 @@ import math
 from collections.abc import Iterable, Iterator
 from importlib import resources
 
+from bothy.core.words.says import catalogue_says as says
+
 
 class BadCatalogue(ValueError):
     """A row that can't be read; says table, line and column, and what would be right."""
@@ -20,13 +22,13 @@ class Row:
 
     def wrong(self, column: str, what: str) -> BadCatalogue:
         """The error to raise for a cell."""
-        return BadCatalogue(f"{self.table}, line {self.line}, column “{column}”: {what}")
+        return BadCatalogue(says("line-column", table=self.table, line=self.line, column=column, what=what))
 
     def text(self, column: str) -> str:
         """A cell as it is written; empty is allowed, a column that is missing is not."""
         cell = self.cells.get(column)
         if cell is None:
-            raise self.wrong(column, "is missing")
+            raise self.wrong(column, says("missing"))
         return cell
 
     def number(self, column: str) -> float:
@@ -37,7 +39,7 @@ class Row:
         except ValueError:
             value = math.nan
         if not math.isfinite(value):
-            raise self.wrong(column, f"“{text}” is not a number")
+            raise self.wrong(column, says("not-number", text=text))
         return value
 
     def number_or_none(self, column: str) -> float | None:
@@ -52,7 +54,7 @@ def rows(table: str, lines: Iterable[str], key: str) -> Iterator[Row]:
         row = Row(table, reader.line_num, cells)
         name = row.text(key)
         if not name or name in seen:
-            raise row.wrong(key, f"“{name}” is there twice" if name else "is empty")
+            raise row.wrong(key, says("there-twice", name=name) if name else says("empty"))
         seen.add(name)
         yield row
 

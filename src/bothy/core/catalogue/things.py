@@ -7,6 +7,7 @@ from functools import cache
 from typing import NamedTuple
 
 from bothy.core.catalogue.table import rows, shipped
+from bothy.core.words.says import catalogue_says as says
 
 Clearance = tuple[float, float, float, float, float, float]
 """m at rear, front, right, left, bottom, top of the upright pose."""
@@ -32,11 +33,11 @@ def read_things(lines: Iterable[str]) -> dict[str, UsualThing]:
     for row in rows("things.csv", lines, "key"):
         size = (row.number("length_mm") / 1000, row.number("width_mm") / 1000, row.number("height_mm") / 1000)
         if min(size) <= 0:
-            raise row.wrong("length_mm", "length, width and height must be more than 0")
+            raise row.wrong("length_mm", says("length-width-and-height"))
         rear, front, right, left, bottom, top = (row.number(c) / 1000 for c in FACE_COLUMNS)
         up = tuple(row.text("up").split())
         if not up:
-            raise row.wrong("up", "names at least one face that may point up")
+            raise row.wrong("up", says("names-at-least-one"))
         out[row.text("key")] = UsualThing(
             row.text("key"),
             row.text("name"),

@@ -8,6 +8,7 @@ from bothy.core.commissioning.source import Source, label, marks_of
 from bothy.core.commissioning.step import Step, clipped
 from bothy.core.proving.sheet import TEST_COPPER_C
 from bothy.core.wiring.conductors import ConductorResistanceIn, conductor_resistance
+from bothy.core.words.says import commissioning_says as says
 
 TORQUE_NM = {4: 2.0, 5: 3.0, 6: 5.0, 8: 12.0, 10: 22.0, 12: 40.0}
 """Typical torque of a bolted joint by its stud in mm; data sheets win."""
@@ -15,14 +16,14 @@ BUSES_OHM, APART_MOHM, BOND_OHM = 1e3, 1.0, 0.1
 EARTH_OHM = 0.05
 INSULATION_MOHM = 1.0
 ZERO_A = 0.1
-OHMMETER = "multimeter, ohms"
+OHMMETER = says("multimeter-ohms")
 
 
 def torque(src: Source) -> str:
     """What the main joints are tightened to."""
     stud = src.ctx.design.wiring.bus_stud_mm or 8
     nm = TORQUE_NM.get(stud)
-    return f"typical {nm:g} N·m on an M{stud} stud; the data sheet wins" if nm else "to the data sheet"
+    return f"typical {nm:g} N·m on an M{stud} stud; the data sheet wins" if nm else says("to-data-sheet")
 
 
 def looks(src: Source) -> Iterator[Step]:
@@ -32,33 +33,33 @@ def looks(src: Source) -> Iterator[Step]:
         yield Step(
             "s0-bank",
             "s0",
-            "Battery: terminals and hold-down",
-            f"Tighten each terminal ({torque(src)}), mark it with paint. Caps on, battery strapped, vent hose led out if it has one.",
+            says("battery-terminals-and-hold"),
+            says("tighten-each-terminal-mark", torque=torque(src)),
             subject="bank",
         )
     if src.low:
         yield Step(
             "s0-buses",
             "s0",
-            "Busbars, main fuse, isolator",
-            f"Tighten every stud ({torque(src)}), at most four lugs on one, largest at the bottom; paint mark; cover on.",
+            says("busbars-main-fuse-isolator"),
+            says("tighten-every-stud-at", torque=torque(src)),
             subject="buses",
         )
     if d.power.inverter is not None and src.low:
         yield Step(
             "s0-inverter",
             "s0",
-            "Inverter leads",
-            f"Same length, crimped with a tool, pulled hard by hand, tightened ({torque(src)}), covered.",
+            says("inverter-leads"),
+            says("same-length-crimped-with", torque=torque(src)),
             subject="inverter",
         )
     for c, p in src.low:
-        fuse = f"{c.fuse_a:g} A in its holder" if c.fuse_a else "as drawn" if c.protection == "none" else "not chosen yet"
+        fuse = says("in-holder", fuse_a=c.fuse_a) if c.fuse_a else says("as-drawn") if c.protection == "none" else says("not-chosen-yet")
         yield Step(
             clipped("s0-circuit", c.id),
             "s0",
-            f"{label(p, c)}: joints, fuse, label",
-            f"{p.size_text}. Every lug crimped and pulled, grommet at each hole, clipped, label at both ends. Fuse: {fuse}.",
+            says("joints-fuse-label", label=label(p, c)),
+            says("every-lug-crimped-and", size_text=p.size_text, fuse=fuse),
             subject=c.id,
             marks=marks_of(c, p),
         )
@@ -67,8 +68,8 @@ def looks(src: Source) -> Iterator[Step]:
             yield Step(
                 clipped("s0-seal", t.key),
                 "s0",
-                f"{t.name}: seal and fixing",
-                "Bead unbroken all round, nothing moves by hand, dry below after the hose.",
+                says("seal-and-fixing", t_name=t.name),
+                says("bead-unbroken-all-round"),
                 subject=t.key,
                 bars=False,
             )
@@ -83,15 +84,15 @@ def dead_low(src: Source) -> Iterator[Step]:
             yield Step(
                 clipped("s1-loop", c.id),
                 "s1",
-                f"{label(p, c)}: loop",
-                "Main fuse out, load off. Twist the far ends together, measure plus to minus at the board; then part them again.",
+                says("loop", label=label(p, c)),
+                says("main-fuse-out-load"),
                 "record",
                 c.id,
                 "mΩ",
                 loop.expected_mohm,
                 loop.low_mohm,
                 loop.high_mohm,
-                instrument="milliohm meter or drop test" if not loop.resolvable else OHMMETER,
+                instrument=says("milliohm-meter-or-drop") if not loop.resolvable else OHMMETER,
                 record="loop",
                 record_id=c.id,
                 rule="wire-test-failed",
@@ -101,8 +102,8 @@ def dead_low(src: Source) -> Iterator[Step]:
             yield Step(
                 clipped("s1-apart", c.id),
                 "s1",
-                f"{label(p, c)}: ends apart",
-                "Far ends apart, load off: plus to minus at the board.",
+                says("ends-apart", label=label(p, c)),
+                says("far-ends-apart-load"),
                 "value",
                 c.id,
                 "MΩ",
@@ -118,8 +119,8 @@ def dead_low(src: Source) -> Iterator[Step]:
     yield Step(
         "s1-buses",
         "s1",
-        "Plus busbar to minus busbar",
-        "Main fuse out, every load off. Wait until the reading stops rising: capacitors charge from the meter.",
+        says("plus-busbar-to-minus"),
+        says("main-fuse-out-every"),
         "value",
         "buses",
         "Ω",
@@ -133,8 +134,8 @@ def dead_low(src: Source) -> Iterator[Step]:
         yield Step(
             "s1-chassis",
             "s1",
-            "Plus busbar to chassis",
-            "Lift the chassis bond first.",
+            says("plus-busbar-to-chassis"),
+            says("lift-chassis-bond-first"),
             "value",
             "chassis",
             "MΩ",
@@ -147,21 +148,21 @@ def dead_low(src: Source) -> Iterator[Step]:
         yield Step(
             "s1-bond",
             "s1",
-            "Chassis bond",
-            "Bond back on: minus busbar to bare chassis. Take the meter’s leads off the reading.",
+            says("chassis-bond"),
+            says("bond-back-on-minus"),
             "value",
             "chassis",
             "Ω",
             high=BOND_OHM,
-            instrument="multimeter, leads zeroed",
+            instrument=says("multimeter-leads-zeroed"),
             resolution=meter.loop_resolution_mohm / 1000 if meter.loop_resolution_mohm < 50 else 0.01,
             rule="test-fail",
         )
     yield Step(
         "s1-polarity",
         "s1",
-        "Polarity at every end",
-        "Red to plus at every outlet, appliance, charger and battery lead, by the meter and not by the colour.",
+        says("polarity-at-every-end"),
+        says("red-to-plus-at"),
         subject="polarity",
         rule="test-reversed",
     )
@@ -194,21 +195,21 @@ def dead_mains(src: Source) -> Iterator[Step]:
     yield Step(
         "s2-look",
         "s2",
-        "Covers, glands, clips",
-        "Nothing bare, every gland tight, double insulated up to the box, apart from low voltage.",
+        says("covers-glands-clips"),
+        says("nothing-bare-every-gland"),
         subject="mains",
     )
     limit, name = _earth_ohm(src)
     yield Step(
         "s2-earth",
         "s2",
-        "Protective conductor and bonds",
-        f"Longest way{f': {name}' if name else ''}; tester at 0.2 A or more.",
+        says("protective-conductor-and-bonds"),
+        says("longest-way-tester-at", name=f": {name}" if name else ""),
         "value",
         "mains",
         "Ω",
         high=limit,
-        instrument="installation tester",
+        instrument=says("installation-tester"),
         accuracy_frac=0.02,
         resolution=0.01,
         digits_count=2,
@@ -217,20 +218,18 @@ def dead_mains(src: Source) -> Iterator[Step]:
     yield Step(
         "s2-insulation",
         "s2",
-        "Insulation, live to earth",
-        "500 V DC with electronics taken out.",
+        says("insulation-live-to-earth"),
+        says("dc-with-electronics-taken"),
         "value",
         "mains",
         "MΩ",
         low=INSULATION_MOHM,
-        instrument="installation tester",
+        instrument=says("installation-tester"),
         accuracy_frac=0.03,
         most=1e12,
         rule="test-insulation-low",
     )
-    yield Step(
-        "s2-polarity", "s2", "Polarity of sockets and switches", "Line, neutral and earth as they should be at each.", subject="mains", rule="test-ac-polarity"
-    )
+    yield Step("s2-polarity", "s2", says("polarity-sockets-and-switches"), says("line-neutral-and-earth"), subject="mains", rule="test-ac-polarity")
 
 
 def shunt(src: Source) -> Iterator[Step]:
@@ -241,23 +240,23 @@ def shunt(src: Source) -> Iterator[Step]:
     yield Step(
         "s3-negatives",
         "s3",
-        "Every negative on the load side",
-        "Only the battery’s own lead on the battery side of the shunt.",
+        says("every-negative-on-load"),
+        says("only-batterys-own-lead"),
         subject="shunt",
         rule="test-negative-bypass",
     )
     yield Step(
         "s3-zero",
         "s3",
-        "Current with everything off",
-        "Monitor on its own fused lead, main fuse still out.",
+        says("current-with-everything-off"),
+        says("monitor-on-own-fused"),
         "value",
         "shunt",
         "A",
         0.0,
         -ZERO_A,
         ZERO_A,
-        instrument="battery monitor",
+        instrument=says("battery-monitor"),
         resolution=0.01,
         least=-1000,
         most=1000,
@@ -268,8 +267,8 @@ def shunt(src: Source) -> Iterator[Step]:
     yield Step(
         "s3-settings",
         "s3",
-        "Settings of the monitor",
-        f"Capacity {ah:g} Ah, and the charge voltage of the battery’s data sheet.",
+        says("settings-monitor"),
+        says("capacity-and-charge-voltage", ah=ah),
         subject="shunt",
         marks={"capacity_ah": ah},
     )

@@ -10,6 +10,7 @@ from bothy.core.commissioning.worked import Commissioned
 from bothy.core.contract import BadInput
 from bothy.core.facts.document import Facts
 from bothy.core.facts.evidence import Entry
+from bothy.core.words.says import commissioning_says as says
 
 LEAST_WHY = 10
 POWERED = ("source_voltage_v", "load_voltage_v", "current_a", "shunt_a")
@@ -36,37 +37,37 @@ def _step(made: Commissioned, e: Entry) -> None:
         _in_service(e.payload or {})
         return
     if d is None:
-        raise BadInput("steps", f"“{e.subject}” is no step of this design")
+        raise BadInput("steps", says("no-step-this-design", subject=e.subject))
     payload = e.payload or {}
     s = d.step
     if s.record is not None:
-        raise BadInput("steps", f"“{s.title}” is shown by its own reading or test; enter that")
+        raise BadInput("steps", says("shown-by-own-reading", s_title=s.title))
     if d.blocked:
-        raise BadInput("steps", f"“{s.title}” is locked. First: {made.titles(d.blocked)}")
+        raise BadInput("steps", says("locked-first", s_title=s.title, titles=made.titles(d.blocked)))
     value = payload.get("value")
     if s.kind == "value" and value is not None and not s.least <= value <= s.most:
-        raise BadInput("value", f"of “{s.title}” must lie between {s.least:g} and {s.most:g} {s.unit}".rstrip())
+        raise BadInput("value", says("must-lie-between-and", s_title=s.title, least=s.least, most=s.most, unit=s.unit).rstrip())
     if s.kind == "value" and payload.get("ok") is not None:
-        raise BadInput("ok", f"“{s.title}” needs a value in {s.unit}, not yes or no")
+        raise BadInput("ok", says("needs-value-in-not", s_title=s.title, unit=s.unit))
     if s.kind == "look" and value is not None:
-        raise BadInput("value", f"“{s.title}” is a look: answer yes or no")
+        raise BadInput("value", says("look-answer-yes-or", s_title=s.title))
     if s.by == "licensed":
-        for key, word in (("who", "their name"), ("licence", "the number of their licence")):
+        for key, word in (("who", says("their-name")), ("licence", says("number-their-licence"))):
             if not str(payload.get(key) or "").strip():
-                raise BadInput(key, f"“{s.title}” is licensed work: only the licensed person records it, with {word}")
+                raise BadInput(key, says("licensed-work-only-licensed", s_title=s.title, word=word))
     if s.by == "two" and not str(payload.get("who") or "").strip():
-        raise BadInput("who", f"“{s.title}” takes two people; write both names")
+        raise BadInput("who", says("takes-two-people-write", s_title=s.title))
 
 
 def _in_service(payload: dict[str, Any]) -> None:
     """Raises :class:`BadInput` unless somebody says by name that the vehicle has been in use, and what shows it."""
     if not str(payload.get("who") or "").strip():
-        raise BadInput("who", "is required: who says that it has been in use already")
+        raise BadInput("who", says("required-who-says-that"))
     if len(str(payload.get("note") or "").strip()) < LEAST_WHY:
-        raise BadInput("note", "is required: what shows it, for example “driven and lived in since 2019, last inspected in May”")
+        raise BadInput("note", says("required-what-shows-for"))
 
 
 def _live(made: Commissioned, circuit: str) -> None:
     for d in made.done:
         if d.step.record == "reading" and d.step.record_id == circuit and d.blocked:
-            raise BadInput("readings", f"“{d.step.title}” is measured under power, and that is locked. First: {made.titles(d.blocked)}")
+            raise BadInput("readings", says("measured-under-power-and", step_title=d.step.title, titles=made.titles(d.blocked)))

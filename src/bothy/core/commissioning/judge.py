@@ -11,6 +11,7 @@ from bothy.core.facts.kinds import StepRecord
 from bothy.core.proving.shunt_check import cause_of
 from bothy.core.proving.solar_check import SolarCheckIn, SolarCheckOut, solar_check
 from bothy.core.proving.verdict import VerdictWord, ruling
+from bothy.core.words.says import commissioning_says as says
 
 FRIDGE_AMBIENT = (5.0, 50.0)
 
@@ -37,7 +38,9 @@ def limits(low: float | None, high: float | None, unit: str) -> str:
     """Limits in words."""
     if low is not None and high is not None:
         return f"{low:.4g} to {high:.4g} {unit}"
-    return f"at least {number(low, unit)}" if low is not None else f"at most {number(high, unit)}" if high is not None else "no limit"
+    return (
+        says("at-least", number=number(low, unit)) if low is not None else says("at-most", number=number(high, unit)) if high is not None else says("no-limit")
+    )
 
 
 def of_value(step: Step, r: StepRecord, low: float | None, high: float | None, expected: float | None, sd: float) -> Judgement:
@@ -46,13 +49,13 @@ def of_value(step: Step, r: StepRecord, low: float | None, high: float | None, e
         return Judgement(None, "")
     said = number(r.value, step.unit)
     if low is None and high is None:
-        return Judgement(None, said, "Nothing to judge it by.")
+        return Judgement(None, said, says("nothing-to-judge-by"))
     accuracy = step.accuracy_frac if r.accuracy_frac is None else r.accuracy_frac
     out = ruling(r.value, expected, low, high, accuracy, step.digits_count, step.resolution if r.resolution is None else r.resolution, sd)
     why = (
         ""
         if out.verdict == "pass"
-        else f"The meter read {said}; {limits(low, high, step.unit)} is right (the reading itself is good to ± {out.expanded_uncertainty:.2g} {step.unit})."
+        else says("meter-read-right-reading", said=said, limits=limits(low, high, step.unit), expanded_uncertainty=out.expanded_uncertainty, unit=step.unit)
     )
     return Judgement(out.verdict, said, why, out.expanded_uncertainty, out.meter_adequate, low, high, expected)
 
@@ -86,14 +89,14 @@ def _solar(src: Source, step: Step, r: StepRecord) -> Judgement:
         return Judgement(None, "")
     said = number(r.value, "V")
     if r.irradiance_w_m2 is None:
-        return Judgement(None, said, "Kept, but not judged: type the light in the panel’s plane, W/m².")
+        return Judgement(None, said, says("kept-but-not-judged"))
     out = panel_in_sun(src, step.subject, r.irradiance_w_m2, 20.0 if r.ambient_temp_c is None else r.ambient_temp_c, r.value)
     if out is None:
-        return Judgement(None, said, "The array is no longer in the design.")
+        return Judgement(None, said, says("array-no-longer-in"))
     told = f"{said} at {r.irradiance_w_m2:.0f} W/m²"
     if out.voc_verdict == "not_tested" or out.voc_verdict is None:
-        return Judgement(None, told, "Below 200 W/m² a panel can’t be judged; wait for more sun.")
-    why = "" if out.voc_verdict == "pass" else f"The meter read {said}; {out.voc_v:.1f} V ± 5 % is right in this light."
+        return Judgement(None, told, says("below-panel-cant-be"))
+    why = "" if out.voc_verdict == "pass" else says("meter-read-right-in", said=said, voc_v=out.voc_v)
     return Judgement(out.voc_verdict, told, why, expected=out.voc_v, low=0.95 * out.voc_v, high=1.05 * out.voc_v)
 
 
@@ -105,7 +108,7 @@ def _fridge(src: Source, step: Step, r: StepRecord) -> Judgement:
     ambient = 20.0 if r.ambient_temp_c is None else min(max(r.ambient_temp_c, FRIDGE_AMBIENT[0]), FRIDGE_AMBIENT[1])
     hours = fridge_hours(box.running_w, box.internal_temp_c, ambient) if box is not None else None
     if hours is None:
-        return Judgement(None, number(r.value, "h"), "By its compressor it never gets there in this warmth; nothing to judge it by.")
+        return Judgement(None, number(r.value, "h"), says("by-compressor-never-gets"))
     return of_value(step, r, None, hours * (1 + PULL_FRAC), hours, BOX_SD * hours)
 
 
@@ -114,7 +117,7 @@ def judged(src: Source, step: Step, r: StepRecord) -> Judgement:
     if step.kind == "look":
         if r.ok is None:
             return Judgement(None, "")
-        return Judgement("pass", "as it should be") if r.ok else Judgement("fail", "not as it should be", r.note or "It isn’t as it should be.")
+        return Judgement("pass", says("as-should-be")) if r.ok else Judgement("fail", says("not-as-should-be"), r.note or says("isnt-as-should-be"))
     if step.asks and step.stage == "s8":
         return _solar(src, step, r)
     if step.asks and step.stage == "s13":
@@ -135,14 +138,14 @@ def of_shunt(src: Source) -> tuple[Judgement, list[str], str]:
     said = ", ".join(f"{100 * f:.0f} %" for f in fractions[:6])
     passed_by = [i for i, w in zip(ids, found.verdicts, strict=True) if w in ("bypass", "partial")] if found.cause == "negative_bypass" else []
     if found.cause == "ok":
-        return Judgement("pass" if len(fractions) >= 2 else "marginal", said, "" if len(fractions) >= 2 else "One circuit only; read a second one."), [], "ok"
+        return Judgement("pass" if len(fractions) >= 2 else "marginal", said, "" if len(fractions) >= 2 else says("one-circuit-only-read")), [], "ok"
     return Judgement("fail", said, WORDS[found.cause]), passed_by, found.cause
 
 
 WORDS = {
-    "negative_bypass": "Their minus reaches the battery past the shunt.",
-    "shunt_reversed": "The shunt sits the wrong way round, or its sense leads are swapped.",
-    "shunt_reversed_and_scale": "The shunt sits the wrong way round, and the monitor has another shunt set.",
-    "scale_setting": "The monitor is set to another shunt.",
-    "mixed": "Something else was switched meanwhile; repeat it.",
+    "negative_bypass": says("their-minus-reaches-battery"),
+    "shunt_reversed": says("shunt-sits-wrong-way"),
+    "shunt_reversed_and_scale": says("shunt-sits-wrong-way-round"),
+    "scale_setting": says("monitor-set-to-another"),
+    "mixed": says("something-else-was-switched"),
 }

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from bothy.core.commissioning.source import Source, label, marks_of
 from bothy.core.commissioning.step import Step, clipped
 from bothy.core.power.around import FULL_LOAD_EFFICIENCY
+from bothy.core.words.says import commissioning_says as says
 
 PRECHARGE_W = 1000.0
 PRECHARGE_FRAC = 0.05
@@ -14,8 +15,8 @@ IDLE_FRAC, IDLE_A = 0.3, 0.1
 BUS_V = 0.05
 INVERTER_FRAC = 0.15
 LOW_METER = "multimeter"
-CLAMP = "DC clamp meter, zeroed at the spot"
-TESTER = "installation tester"
+CLAMP = says("dc-clamp-meter-zeroed")
+TESTER = says("installation-tester")
 RCD_S, RCD_FIVE_S = 0.3, 0.04
 EARTH_LOOP_OHM = 200.0
 """Above it the loop of a residual-current device counts as unstable (typical)."""
@@ -41,8 +42,8 @@ def first_power(src: Source) -> Iterator[Step]:
         yield Step(
             "s4-precharge",
             "s4",
-            "Inverter pre-charged",
-            "Charge it through the resistor, then volts across the open main fuse: below a twentieth of the bank’s volts it goes in without a bang.",
+            says("inverter-pre-charged"),
+            says("charge-through-resistor-then"),
             "value",
             "inverter",
             "V",
@@ -56,8 +57,8 @@ def first_power(src: Source) -> Iterator[Step]:
     yield Step(
         "s4-main",
         "s4",
-        "Main fuse in",
-        "Rings off, insulated tools, one hand. Inverter and chargers off, every circuit off. Smell, look, feel for a minute.",
+        says("main-fuse-in"),
+        says("rings-off-insulated-tools"),
         subject="buses",
     )
     idle = idle_a(src)
@@ -65,15 +66,15 @@ def first_power(src: Source) -> Iterator[Step]:
     yield Step(
         "s4-idle",
         "s4",
-        "Current with everything asleep",
-        "At the monitor, discharge as a positive number.",
+        says("current-with-everything-asleep"),
+        says("at-monitor-discharge-as"),
         "value",
         "bank",
         "A",
         idle,
         max(0.0, idle - wide),
         idle + wide,
-        instrument="battery monitor or clamp",
+        instrument=says("battery-monitor-or-clamp"),
         accuracy_frac=0.02,
         digits_count=1,
         resolution=0.01,
@@ -83,8 +84,8 @@ def first_power(src: Source) -> Iterator[Step]:
     yield Step(
         "s4-bus",
         "s4",
-        "Bank to busbars",
-        "Volts at the bank’s posts less volts at the busbars, read one after the other.",
+        says("bank-to-busbars"),
+        says("volts-at-banks-posts"),
         "value",
         "buses",
         "V",
@@ -108,7 +109,7 @@ def circuits(src: Source) -> Iterator[Step]:
         yield Step(
             clipped("s5-circuit", c.id),
             "s5",
-            f"{label(p, c)}: amps and volts",
+            says("amps-and-volts", label=label(p, c)),
             row.how,
             "record",
             c.id,
@@ -127,17 +128,17 @@ def circuits(src: Source) -> Iterator[Step]:
         yield Step(
             "s5-switches",
             "s5",
-            "Switches, labels, breakers",
-            "Each switch does what its label says; each breaker trips by its button and resets.",
+            says("switches-labels-breakers"),
+            says("each-switch-does-what"),
             subject="board",
         )
-        yield Step("s5-isolator", "s5", "Battery isolator", "Turned off, everything is dead but what is drawn before it.", subject="isolator")
+        yield Step("s5-isolator", "s5", says("battery-isolator"), says("turned-off-everything-dead"), subject="isolator")
     if src.ctx.design.wiring.shunt and src.ctx.design.power.bank is not None:
         yield Step(
             "s5-shunt",
             "s5",
-            "Shunt sees every circuit",
-            "For two circuits or more: clamp on its plus, and the monitor before and after. Type what the monitor changed by as “shunt”.",
+            says("shunt-sees-every-circuit"),
+            says("for-two-circuits-or"),
             "record",
             "shunt",
             instrument=CLAMP,
@@ -158,8 +159,8 @@ def inverter(src: Source) -> Iterator[Step]:
         yield Step(
             "s6-idle",
             "s6",
-            "Inverter on, nothing on it",
-            "Current on its plus lead.",
+            says("inverter-on-nothing-on"),
+            says("current-on-plus-lead"),
             "value",
             "inverter",
             "A",
@@ -175,15 +176,15 @@ def inverter(src: Source) -> Iterator[Step]:
     yield Step(
         "s6-volts",
         "s6",
-        "Volts at a socket",
-        "True effective value, no load and at half load.",
+        says("volts-at-socket"),
+        says("true-effective-value-no"),
         "value",
         "inverter",
         "V",
         r.mains_v,
         r.mains_v * (1 - wide),
         r.mains_v * (1 + wide),
-        instrument="multimeter CAT III",
+        instrument=says("multimeter-cat-iii"),
         accuracy_frac=0.01,
         digits_count=3,
         resolution=0.1,
@@ -194,14 +195,14 @@ def inverter(src: Source) -> Iterator[Step]:
         "s6-hertz",
         "s6",
         "Frequency",
-        "At the same socket.",
+        says("at-same-socket"),
         "value",
         "inverter",
         "Hz",
         float(r.mains_hz),
         r.mains_hz * 0.99,
         r.mains_hz * 1.01,
-        instrument="multimeter CAT III",
+        instrument=says("multimeter-cat-iii"),
         digits_count=1,
         resolution=0.01,
         who="licensed",
@@ -211,8 +212,8 @@ def inverter(src: Source) -> Iterator[Step]:
     yield Step(
         "s6-half",
         "s6",
-        "Half load for ten minutes",
-        f"A kettle or heater of about {0.5 * inv.rating_w:.0f} W. Current on the plus lead; feel every lug.",
+        says("half-load-for-ten"),
+        says("kettle-or-heater-about", rating_w=0.5 * inv.rating_w),
         "value",
         "inverter",
         "A",
@@ -236,8 +237,8 @@ def hook_up(src: Source) -> Iterator[Step]:
         yield Step(
             "s7-rcd-at",
             "s7",
-            "Trips at",
-            "Rising current of the tester: ground-fault interrupter, class A.",
+            says("trips-at"),
+            says("rising-current-tester-ground"),
             "value",
             "mains",
             "mA",
@@ -251,7 +252,7 @@ def hook_up(src: Source) -> Iterator[Step]:
         yield Step(
             "s7-rcd-time",
             "s7",
-            "Trip time at 20 mA",
+            says("trip-time-at"),
             "(20/I)^1.43 s.",
             "value",
             "mains",
@@ -262,11 +263,11 @@ def hook_up(src: Source) -> Iterator[Step]:
             rule="test-rcd-slow",
         )
     else:
-        yield Step("s7-rcd-half", "s7", "Half the rated current doesn’t trip", "15 mA on a 30 mA device.", subject="mains", rule="test-rcd-slow")
+        yield Step("s7-rcd-half", "s7", says("half-rated-current-doesnt"), says("on-device"), subject="mains", rule="test-rcd-slow")
         yield Step(
             "s7-rcd-one",
             "s7",
-            "Trip time at the rated current",
+            says("trip-time-at-rated"),
             "30 mA.",
             "value",
             "mains",
@@ -279,7 +280,7 @@ def hook_up(src: Source) -> Iterator[Step]:
         yield Step(
             "s7-rcd-five",
             "s7",
-            "Trip time at five times",
+            says("trip-time-at-five"),
             "150 mA.",
             "value",
             "mains",
@@ -292,8 +293,8 @@ def hook_up(src: Source) -> Iterator[Step]:
         yield Step(
             "s7-loop",
             "s7",
-            "Earth loop on the hook-up",
-            "At the furthest socket.",
+            says("earth-loop-on-hook"),
+            says("at-furthest-socket"),
             "value",
             "mains",
             "Ω",
@@ -303,12 +304,12 @@ def hook_up(src: Source) -> Iterator[Step]:
             resolution=0.1,
             rule="test-earth-open",
         )
-    yield Step("s7-polarity", "s7", "Polarity of the hook-up lead", "As it arrives at the inlet.", subject="mains", rule="test-ac-polarity")
+    yield Step("s7-polarity", "s7", says("polarity-hook-up-lead"), says("as-arrives-at-inlet"), subject="mains", rule="test-ac-polarity")
     if d.power.inverter is not None:
-        yield Step("s7-interlock", "s7", "Hook-up and inverter never together", "One lets go before the other takes over.", subject="mains")
-        yield Step("s7-bond-off", "s7", "Neutral to earth, inverter running", "Joined while it inverts.", subject="mains", rule="test-earth-open")
-        yield Step("s7-bond-on", "s7", "Neutral to earth, hook-up on", "Parted aboard: the bond is the post’s.", subject="mains", rule="test-earth-open")
-    yield Step("s7-residual", "s7", "Test button", "It trips, everything behind it is dead.", subject="mains", rule="test-rcd-missing")
+        yield Step("s7-interlock", "s7", says("hook-up-and-inverter"), says("one-lets-go-before"), subject="mains")
+        yield Step("s7-bond-off", "s7", says("neutral-to-earth-inverter"), says("joined-while-inverts"), subject="mains", rule="test-earth-open")
+        yield Step("s7-bond-on", "s7", says("neutral-to-earth-hook"), says("parted-aboard-bond-posts"), subject="mains", rule="test-earth-open")
+    yield Step("s7-residual", "s7", says("test-button"), says("trips-everything-behind-dead"), subject="mains", rule="test-rcd-missing")
 
 
 def charging(src: Source) -> Iterator[Step]:
@@ -321,7 +322,7 @@ def charging(src: Source) -> Iterator[Step]:
         yield Step(
             clipped("s8-charge", c.id),
             "s8",
-            f"{label(p, c)}: charge current",
+            says("charge-current", label=label(p, c)),
             row.how,
             "record",
             c.id,
@@ -337,19 +338,17 @@ def charging(src: Source) -> Iterator[Step]:
             marks=marks_of(c, p),
         )
     if d.power.driving is not None:
-        yield Step(
-            "s8-engine-off", "s8", "Engine off: no charge current", "It stops within its delay and takes nothing from the starter battery.", subject="driving"
-        )
+        yield Step("s8-engine-off", "s8", says("engine-off-no-charge"), says("stops-within-delay-and"), subject="driving")
     for a in d.power.arrays:
         yield Step(
             clipped("s8-solar", a.id),
             "s8",
-            f"{a.name}: volts in the sun",
-            "Steady sun, panels clean, panel side isolated: never part the leads under load. Type the light in their plane too; below 200 W/m² it isn’t told.",
+            says("volts-in-sun", a_name=a.name),
+            says("steady-sun-panels-clean"),
             "value",
             a.id,
             "V",
-            instrument=f"{LOW_METER}, irradiance meter or reference panel",
+            instrument=says("irradiance-meter-or-reference", low_meter=LOW_METER),
             accuracy_frac=0.005,
             asks=("irradiance_w_m2", "ambient_temp_c"),
             rule="test-solar",
@@ -365,8 +364,8 @@ def charging(src: Source) -> Iterator[Step]:
             yield Step(
                 "s8-absorption",
                 "s8",
-                "Charge voltage when nearly full",
-                "At the bank’s posts, current falling.",
+                says("charge-voltage-when-nearly"),
+                says("at-banks-posts-current"),
                 "value",
                 "bank",
                 "V",
@@ -382,7 +381,7 @@ def charging(src: Source) -> Iterator[Step]:
             yield Step(
                 "s8-bms",
                 "s8",
-                "Battery’s own values",
-                "Temperature above the least for charging, cells within 0.05 V of each other, no warning.",
+                says("batterys-own-values"),
+                says("temperature-above-least-for"),
                 subject="bank",
             )

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from bothy.core.commissioning.source import Source
 from bothy.core.commissioning.step import Step, clipped
 from bothy.core.proving.fridge import floor_temp, pulldown_h, time_constant
+from bothy.core.words.says import commissioning_says as says
 
 FLOW_FRAC, DRAIN_FRAC, HOT_FRAC, FAN_FRAC, PULL_FRAC = 0.20, 0.30, 0.20, 0.25, 0.35
 OUTLET_K, COOL_K = 8.0, 8.0
@@ -37,11 +38,11 @@ def water(src: Source) -> Iterator[Step]:
         yield Step(
             "s9-hold",
             "s9",
-            "Pressure test of the pipes",
-            f"Start at {made.hold_start_kpa:.0f} kPa, pump off, every tap closed; look at each joint with a dry tissue.",
+            says("pressure-test-pipes"),
+            says("start-at-pump-off", hold_start_kpa=made.hold_start_kpa),
             "record",
             "water",
-            instrument="10 bar gauge",
+            instrument=says("gauge"),
             record="water_test",
             rule="test-fail",
             marks={"pipe_l": round(made.pipe_l, 1)},
@@ -54,15 +55,15 @@ def water(src: Source) -> Iterator[Step]:
         yield Step(
             clipped("s9-flow", id),
             "s9",
-            f"{tap.name}: flow",
-            "Bucket and stopwatch, this outlet alone, fully open.",
+            says("flow", tap_name=tap.name),
+            says("bucket-and-stopwatch-this"),
             "value",
             id,
             "L/min",
             flow,
             flow * (1 - FLOW_FRAC),
             flow * (1 + FLOW_FRAC),
-            instrument="bucket and stopwatch",
+            instrument=says("bucket-and-stopwatch"),
             accuracy_frac=0.02,
             resolution=0.1,
             before=pump,
@@ -72,8 +73,8 @@ def water(src: Source) -> Iterator[Step]:
         yield Step(
             "s9-restart",
             "s9",
-            "Pump stays off with every tap closed",
-            "30 minutes. A pump that starts again has a leak behind it or a check valve that doesn’t hold.",
+            says("pump-stays-off-with"),
+            says("minutes-pump-that-starts"),
             subject="pump",
             before=pump,
         )
@@ -82,15 +83,15 @@ def water(src: Source) -> Iterator[Step]:
         yield Step(
             "s9-hot",
             "s9",
-            "Time to hot water",
-            f"From cold to {w.hot.target_temp_c:.0f} °C at the heater." if w.hot else "From cold.",
+            says("time-to-hot-water"),
+            says("from-cold-to-at", target_temp_c=w.hot.target_temp_c) if w.hot else says("from-cold"),
             "value",
             "hot",
             "min",
             warm,
             warm * (1 - HOT_FRAC),
             warm * (1 + HOT_FRAC),
-            instrument="clock, thermometer",
+            instrument=says("clock-thermometer"),
             resolution=0.5,
             before=pump,
         )
@@ -102,8 +103,8 @@ def water(src: Source) -> Iterator[Step]:
             yield Step(
                 clipped("s9-drain", t.id),
                 "s9",
-                f"{t.name}: time to drain",
-                "From full, drain open, cap off.",
+                says("time-to-drain", t_name=t.name),
+                says("from-full-drain-open"),
                 "value",
                 t.id,
                 "min",
@@ -114,9 +115,7 @@ def water(src: Source) -> Iterator[Step]:
                 resolution=0.5,
             )
         if t.sender is not None:
-            yield Step(
-                clipped("s9-gauge", t.id), "s9", f"{t.name}: gauge", "Empty, half and full by the litres that went in: the gauge says the same.", subject=t.id
-            )
+            yield Step(clipped("s9-gauge", t.id), "s9", says("gauge-2", t_name=t.name), says("empty-half-and-full"), subject=t.id)
 
 
 def gas(src: Source) -> Iterator[Step]:
@@ -128,7 +127,7 @@ def gas(src: Source) -> Iterator[Step]:
         "s10-tight",
         "s10",
         "Tightness",
-        f"{made.test_mbar:.0f} mbar, signed. Every joint looked at with leak spray.",
+        says("signed-every-joint-looked", test_mbar=made.test_mbar),
         "record",
         "gas",
         instrument="manometer",
@@ -139,8 +138,8 @@ def gas(src: Source) -> Iterator[Step]:
         yield Step(
             "s10-working",
             "s10",
-            "Pressure with everything burning",
-            f"At the furthest appliance: at least {made.working_min_mbar:.1f} mbar.",
+            says("pressure-with-everything-burning"),
+            says("at-furthest-appliance-at", working_min_mbar=made.working_min_mbar),
             "record",
             "gas",
             instrument="manometer",
@@ -151,8 +150,8 @@ def gas(src: Source) -> Iterator[Step]:
         yield Step(
             "s10-lock-up",
             "s10",
-            "Pressure with everything off",
-            f"At most {made.lock_up_max_mbar:.1f} mbar.",
+            says("pressure-with-everything-off"),
+            says("at-most-2", lock_up_max_mbar=made.lock_up_max_mbar),
             "record",
             "gas",
             instrument="manometer",
@@ -161,12 +160,12 @@ def gas(src: Source) -> Iterator[Step]:
             rule="test-fail",
         )
     for a in g.appliances:
-        yield Step(clipped("s10-flame", a.id), "s10", f"{a.name}: flame", "Blue, steady, at full and low, with the others on.", subject=a.id)
+        yield Step(clipped("s10-flame", a.id), "s10", says("flame", a_name=a.name), says("blue-steady-at-full"), subject=a.id)
         yield Step(
             clipped("s10-failure", a.id),
             "s10",
-            f"{a.name}: flame failure",
-            "Flame out: the valve closes within the time of its law, at most 90 s.",
+            says("flame-failure", a_name=a.name),
+            says("flame-out-valve-closes"),
             "record",
             a.id,
             "s",
@@ -178,13 +177,13 @@ def gas(src: Source) -> Iterator[Step]:
     yield Step(
         "s10-co",
         "s10",
-        "CO inside with everything burning",
-        "At the alarm, a quarter of an hour, windows shut, vents as they are.",
+        says("co-inside-with-everything"),
+        says("at-alarm-quarter-hour"),
         "value",
         "gas",
         "ppm",
         high=CO_PPM,
-        instrument="CO meter",
+        instrument=says("co-meter"),
         resolution=1.0,
         rule="test-co-inside",
         before=("s14",),
@@ -204,8 +203,8 @@ def heating(src: Source) -> Iterator[Step]:
             yield Step(
                 clipped("s11-start", h.id),
                 "s11",
-                f"{h.name}: from switch to flame",
-                "Cold start, engine off, battery as it will be in winter. Purge runs on after stop.",
+                says("from-switch-to-flame", h_name=h.name),
+                says("cold-start-engine-off"),
                 "value",
                 h.id,
                 "min",
@@ -217,21 +216,21 @@ def heating(src: Source) -> Iterator[Step]:
         yield Step(
             clipped("s11-exhaust", h.id),
             "s11",
-            f"{h.name}: exhaust",
-            "Whole way gas-tight, led out and down, nothing within reach of its heat, no opening within half a metre.",
+            says("exhaust", h_name=h.name),
+            says("whole-way-gas-tight"),
             subject=h.id,
             before=burns,
         )
         yield Step(
             clipped("s11-co", h.id),
             "s11",
-            f"{h.name}: CO inside",
-            "Full power, a quarter of an hour, doors shut, fans and hood on.",
+            says("co-inside", h_name=h.name),
+            says("full-power-quarter-hour"),
             "value",
             h.id,
             "ppm",
             high=CO_PPM,
-            instrument="CO meter",
+            instrument=says("co-meter"),
             resolution=1.0,
             rule="test-co-inside",
             before=needs,
@@ -243,15 +242,15 @@ def heating(src: Source) -> Iterator[Step]:
         yield Step(
             clipped("s11-outlet", id),
             "s11",
-            f"{run.name}: air at the outlet",
-            f"Full power for 20 minutes, {src.warmth.indoor_c:.0f} °C inside.",
+            says("air-at-outlet", run_name=run.name),
+            says("full-power-for-minutes", indoor_c=src.warmth.indoor_c),
             "value",
             id,
             "°C",
             duct.outlet_c,
             duct.outlet_c - OUTLET_K,
             duct.outlet_c + OUTLET_K,
-            instrument="contact thermometer",
+            instrument=says("contact-thermometer"),
             accuracy_frac=0.0,
             digits_count=1,
             resolution=1.0,
@@ -271,15 +270,15 @@ def air(src: Source) -> Iterator[Step]:
             yield Step(
                 clipped("s12-fan", v.id),
                 "s12",
-                f"{v.name}: current at full speed",
-                "And: it blows the way its switch says, the lid opens and shuts.",
+                says("current-at-full-speed", v_name=v.name),
+                says("and-blows-way-switch"),
                 "value",
                 v.id,
                 "A",
                 amps,
                 amps * (1 - FAN_FRAC),
                 amps * (1 + FAN_FRAC),
-                instrument="clamp, or the drop over its fuse",
+                instrument=says("clamp-or-drop-over"),
                 accuracy_frac=0.02,
                 digits_count=3,
                 resolution=0.01,
@@ -288,8 +287,8 @@ def air(src: Source) -> Iterator[Step]:
             yield Step(
                 clipped("s12-vent", v.id),
                 "s12",
-                f"{v.name}: free",
-                "Nothing before or behind it; a sheet of paper is drawn to it with a fan on.",
+                says("free", v_name=v.name),
+                says("nothing-before-or-behind"),
                 subject=v.id,
                 before=(),
             )
@@ -305,8 +304,8 @@ def cooling(src: Source) -> Iterator[Step]:
             yield Step(
                 clipped("s13-fridge", a.id),
                 "s13",
-                f"{a.name}: time to get cold",
-                f"Empty, from the air’s warmth down to {a.internal_temp_c:.0f} °C. Type how warm the air is too.",
+                says("time-to-get-cold", a_name=a.name),
+                says("empty-from-airs-warmth", internal_temp_c=a.internal_temp_c),
                 "value",
                 a.id,
                 "h",
@@ -314,7 +313,7 @@ def cooling(src: Source) -> Iterator[Step]:
                 None,
                 None if hours is None else hours * (1 + PULL_FRAC),
                 sd=0.0 if hours is None else BOX_SD * hours,
-                instrument="thermometer inside, clock",
+                instrument=says("thermometer-inside-clock"),
                 resolution=0.05,
                 asks=("ambient_temp_c",),
                 rule="test-fridge-slow",
@@ -324,13 +323,13 @@ def cooling(src: Source) -> Iterator[Step]:
         yield Step(
             "s13-cooler",
             "s13",
-            f"{d.warmth.cooler.name}: air in less air out",
-            "After 20 minutes at full power.",
+            says("air-in-less-air", cooler_name=d.warmth.cooler.name),
+            says("after-minutes-at-full"),
             "value",
             "cooler",
             "K",
             low=COOL_K,
-            instrument="two thermometers",
+            instrument=says("two-thermometers"),
             resolution=0.5,
         )
 
@@ -345,27 +344,27 @@ def alarms(src: Source) -> Iterator[Step]:
             clipped("s14-alarm", a.id),
             "s14",
             f"{a.name}",
-            "Its button: loud enough to wake. Write the date that is printed on it into the note.",
+            says("button-loud-enough-to"),
             subject=a.id,
             rule="test-alarm",
         )
-    for kind, word, wanted in (("co", "CO alarm", burner), ("smoke", "Smoke alarm", True)):
+    for kind, word, wanted in (("co", says("co-alarm"), burner), ("smoke", says("smoke-alarm"), True)):
         if wanted and kind not in kinds:
             yield Step(
                 f"s14-{kind}",
                 "s14",
                 word,
-                "None is entered in Warmth. Fit a certified one, press its button, write its printed date into the note.",
+                says("none-entered-in-warmth"),
                 subject=kind,
                 rule="test-alarm",
             )
     if d.gas.vessels:
-        yield Step("s14-gas", "s14", "Gas alarm", "Low, near the floor. Its button; its printed date into the note.", subject="lpg", rule="test-alarm")
+        yield Step("s14-gas", "s14", says("gas-alarm"), says("low-near-floor-button"), subject="lpg", rule="test-alarm")
     yield Step(
         "s14-extinguisher",
         "s14",
-        "Extinguisher and fire blanket",
-        "Needle in the green, within date, within reach of the door.",
+        says("extinguisher-and-fire-blanket"),
+        says("needle-in-green-within"),
         subject="extinguisher",
         rule="test-alarm",
     )
@@ -376,8 +375,8 @@ def weigh(src: Source) -> Iterator[Step]:
     yield Step(
         "s15-weigh",
         "s15",
-        "Each axle, loaded for travel",
-        "Full water, fuel and gas, everybody aboard: front axle, rear axle, left side where the bridge allows.",
+        says("each-axle-loaded-for"),
+        says("full-water-fuel-and"),
         "record",
         "vehicle",
         "kg",
@@ -389,13 +388,13 @@ def weigh(src: Source) -> Iterator[Step]:
 
 def road(src: Source) -> Iterator[Step]:
     """S16."""
-    yield Step("s16-drive", "s16", "50 to 100 km", "A rough road, hard braking, a long hill. Rattles, smells, drips, warnings?", subject="vehicle")
+    yield Step("s16-drive", "s16", "50 to 100 km", says("rough-road-hard-braking"), subject="vehicle")
     if src.low:
         yield Step(
             "s16-again",
             "s16",
-            "Every bolted joint again",
-            "A mark that moved by 10° or more was loose: tighten, and look why. Once more after 500 km.",
+            says("every-bolted-joint-again"),
+            says("mark-that-moved-by"),
             subject="vehicle",
             rule="test-retorque",
         )

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from typing import Literal, NamedTuple
 
+from bothy.core.words.says import commissioning_says as says
+
 StageId = Literal["s0", "s1", "s2", "s3", "s4", "s5", "s6", "s7", "s8", "s9", "s10", "s11", "s12", "s13", "s14", "s15", "s16"]
 Who = Literal["anyone", "two", "licensed", "driver"]
 Energy = Literal["dead", "low", "mains", "water", "gas", "heat", "road"]
@@ -26,23 +28,23 @@ class Stage(NamedTuple):
 
 
 STAGES: tuple[Stage, ...] = (
-    Stage("s0", "Look and torque", "dead", "anyone", "A wrong fuse, a bare conductor.", ()),
-    Stage("s1", "Dead, low voltage", "dead", "anyone", "A short, or plus and minus swapped.", ("s0",)),
-    Stage("s2", "Dead, mains", "mains", "licensed", "Any failure: mains stays off.", ("s0",)),
-    Stage("s3", "Shunt", "low", "anyone", "A current with everything off.", ("s0", "s1")),
-    Stage("s4", "First power", "low", "two", "Heat, smell, or three times the idle current.", ("s0", "s1", "s3")),
-    Stage("s5", "Circuits under power", "low", "anyone", "A current above the cable’s rating.", ("s0", "s1", "s3", "s4")),
-    Stage("s6", "Inverter", "mains", "anyone", "The inverter trips on low voltage.", ("s2", "s4")),
-    Stage("s7", "Hook-up", "mains", "licensed", "Any failure: mains stays off.", ("s2",)),
-    Stage("s8", "Charging", "low", "anyone", "Overvoltage, no word from the battery, or a battery that is too cold.", ("s4",)),
-    Stage("s9", "Water", "water", "anyone", "A leak.", ()),
-    Stage("s10", "Gas", "gas", "licensed", "Any leak; more than 9 ppm of CO inside.", ()),
-    Stage("s11", "Heating", "heat", "anyone", "CO inside, or a smell of fuel.", ("s4",)),
-    Stage("s12", "Air", "low", "anyone", "A fan that blocks or runs backwards.", ("s4",)),
-    Stage("s13", "Cooling", "low", "anyone", "A compressor that trips.", ("s4",)),
-    Stage("s14", "Alarms", "dead", "anyone", "An alarm that is missing or past its date.", ()),
-    Stage("s15", "Weighing", "road", "anyone", "Over a limit of the plate.", ()),
-    Stage("s16", "On the road", "road", "driver", "A joint that is loose.", ("s0", "s1", "s2", "s3", "s4", "s10")),
+    Stage("s0", says("look-and-torque"), "dead", "anyone", says("wrong-fuse-bare-conductor"), ()),
+    Stage("s1", says("dead-low-voltage"), "dead", "anyone", says("short-or-plus-and"), ("s0",)),
+    Stage("s2", says("dead-mains"), "mains", "licensed", says("any-failure-mains-stays"), ("s0",)),
+    Stage("s3", "Shunt", "low", "anyone", says("current-with-everything-off-2"), ("s0", "s1")),
+    Stage("s4", says("first-power"), "low", "two", says("heat-smell-or-three"), ("s0", "s1", "s3")),
+    Stage("s5", says("circuits-under-power"), "low", "anyone", says("current-above-cables-rating"), ("s0", "s1", "s3", "s4")),
+    Stage("s6", "Inverter", "mains", "anyone", says("inverter-trips-on-low"), ("s2", "s4")),
+    Stage("s7", "Hook-up", "mains", "licensed", says("any-failure-mains-stays"), ("s2",)),
+    Stage("s8", "Charging", "low", "anyone", says("overvoltage-no-word-from"), ("s4",)),
+    Stage("s9", "Water", "water", "anyone", says("leak"), ()),
+    Stage("s10", "Gas", "gas", "licensed", says("any-leak-more-than"), ()),
+    Stage("s11", "Heating", "heat", "anyone", says("co-inside-or-smell"), ("s4",)),
+    Stage("s12", "Air", "low", "anyone", says("fan-that-blocks-or"), ("s4",)),
+    Stage("s13", "Cooling", "low", "anyone", says("compressor-that-trips"), ("s4",)),
+    Stage("s14", "Alarms", "dead", "anyone", says("alarm-that-missing-or"), ()),
+    Stage("s15", "Weighing", "road", "anyone", says("over-limit-plate"), ()),
+    Stage("s16", says("on-road"), "road", "driver", says("joint-that-loose"), ("s0", "s1", "s2", "s3", "s4", "s10")),
 )
 IN_SERVICE = "in-service"
 """The record that says that a vehicle has been in use already: by whom, and what shows that its dead tests were done. It is no step."""
@@ -53,7 +55,7 @@ STILL = ("s7", "s10", "s14")
 STAGE: dict[str, Stage] = {s.id: s for s in STAGES}
 WHO: dict[Who, str] = {
     "anyone": "anyone",
-    "two": "two people, an extinguisher at hand",
-    "licensed": "the licensed person, with name and licence",
-    "driver": "the driver",
+    "two": says("two-people-extinguisher-at"),
+    "licensed": says("licensed-person-with-name"),
+    "driver": says("driver"),
 }

@@ -15,6 +15,7 @@ from bothy.core.contract import quick
 from bothy.core.facts.evidence import Evidence
 from bothy.core.facts.kinds import Repair, StepRecord
 from bothy.core.finding import Finding, finding
+from bothy.core.words.says import commissioning_says as says
 
 Standing = Mapping[tuple[str, str], Evidence]
 MAKERS = (
@@ -43,24 +44,24 @@ MARK_WORDS = {
     "length_m": ("length", "m"),
     "area_mm2": ("cable", "mm²"),
     "fuse_a": ("fuse", "A"),
-    "cables": ("cables side by side", ""),
-    "expected": ("what is expected", ""),
-    "low": ("the lower limit", ""),
-    "high": ("the upper limit", ""),
+    "cables": (says("cables-side-by-side"), ""),
+    "expected": (says("what-expected"), ""),
+    "low": (says("lower-limit"), ""),
+    "high": (says("upper-limit"), ""),
     "capacity_ah": ("capacity", "Ah"),
     "rating_w": ("rating", "W"),
-    "voc_v": ("panel’s open voltage", "V"),
-    "pipe_l": ("water in the pipes", "L"),
+    "voc_v": (says("panels-open-voltage"), "V"),
+    "pipe_l": (says("water-in-pipes"), "L"),
     "running_w": ("compressor", "W"),
     "setpoint_c": ("setpoint", "°C"),
     "duct_m": ("duct", "m"),
     "flow_l_min": ("flow", "L/min"),
-    "expected_a": ("expected current", "A"),
-    "expected_v": ("expected voltage", "V"),
-    "expected_mohm": ("expected loop", "mΩ"),
+    "expected_a": (says("expected-current"), "A"),
+    "expected_v": (says("expected-voltage"), "V"),
+    "expected_mohm": (says("expected-loop"), "mΩ"),
 }
 STALE = ("low", "high", "expected")
-CHANGED_SINCE = "The circuit was changed since it was read."
+CHANGED_SINCE = says("circuit-was-changed-since")
 
 
 @dataclass(slots=True)
@@ -141,11 +142,11 @@ class Commissioned:
             if mine and STAGE[s.stage].number >= STAGE[r.stage].number and mend is not None and (entry is None or entry.number < mend.number):
                 if entry is None and s.record not in ("loop", "reading"):
                     continue
-                return f"Mended since: {r.name}."
+                return says("mended-since", r_name=r.name)
         if entry is None or entry.judged is None or s.record is not None:
             return ""
         moved = moved_marks(entry.judged.expected, s.expects())
-        return f"Changed since: {'; '.join(moved)}." if moved else ""
+        return says("changed-since", moved="; ".join(moved)) if moved else ""
 
     def _lock(self) -> None:
         circuits = {c.id for c in self.src.ctx.design.wiring.circuits}
@@ -182,7 +183,7 @@ class Commissioned:
         """Steps by name, the first few."""
         named = [f"{self.by_id[i].step.stage.upper()} {self.by_id[i].step.title}" for i in ids[:most]]
         rest_ = len(ids) - len(named)
-        return "; ".join(named) + (f"; and {rest_} more" if rest_ > 0 else "")
+        return "; ".join(named) + (says("and-more", rest=rest_) if rest_ > 0 else "")
 
     def part(self) -> CommissioningPart:
         """It as the page shows it."""
@@ -217,7 +218,9 @@ class Commissioned:
                     marginal=counts["marginal"],
                     failed=counts["fail"],
                     again=counts["again"],
-                    why="" if shut is None or state not in ("locked", "failed", "open") else f"First: {self.titles(shut.blocked or shut.out_of_order, 2)}.",
+                    why=""
+                    if shut is None or state not in ("locked", "failed", "open")
+                    else says("first", titles=self.titles(shut.blocked or shut.out_of_order, 2)),
                 )
             )
         wanted: tuple[State, ...] = ("fail", "again", "open", "marginal")
@@ -242,11 +245,11 @@ class Commissioned:
         shut = self.locked(d)
         why = d.why
         if shut and d.recorded:
-            why = f"It was recorded before {self.titles(d.out_of_order, 2)}, so it doesn’t count yet."
+            why = says("was-recorded-before-so", titles=self.titles(d.out_of_order, 2))
         elif shut:
-            why = f"First: {self.titles(d.blocked, 2)}."
+            why = says("first", titles=self.titles(d.blocked, 2))
         elif not d.recorded and s.missing:
-            why = f"Can’t be tested yet: {s.missing}."
+            why = says("cant-be-tested-yet", missing=s.missing)
         return quick(
             StepPart,
             id=s.id,
@@ -283,12 +286,12 @@ class Commissioned:
         out: list[Finding] = []
         if self.in_service is not None:
             who, why = self.in_service.who, self.in_service.note
-            out.append(finding("test-in-service", "prove", "Commissioning", f"{who} says that the vehicle has been in use already: {why.rstrip('. ')}."))
+            out.append(finding("test-in-service", "prove", says("commissioning"), says("says-that-vehicle-has", who=who, why=why.rstrip(". "))))
         early = [d for d in self.done if d.recorded and d.out_of_order and d.step.energy_on]
         if early:
             open_ = list(dict.fromkeys(i for d in early for i in d.out_of_order))
-            told = f"Recorded: {self.titles([d.step.id for d in early])}. Still open before it: {self.titles(open_)}."
-            out.append(finding("test-order", "prove", "Commissioning", told))
+            told = says("recorded-still-open-before", titles=self.titles([d.step.id for d in early]), titles_2=self.titles(open_))
+            out.append(finding("test-order", "prove", says("commissioning"), told))
         for d in self.done:
             if d.step.record is None:
                 out += self._of_step(d)
@@ -299,7 +302,7 @@ class Commissioned:
         name = s.title
         if d.state == "fail" and not (d.record and d.record.cleared):
             grave = s.rule == "test-fail" and s.stage in rule_table.DANGER_STAGES
-            out.append(finding("test-step-fail" if grave else s.rule, f"{s.id}", name, d.why or "The check found it other than it should be."))
+            out.append(finding("test-step-fail" if grave else s.rule, f"{s.id}", name, d.why or says("check-found-other-than")))
         if d.state == "marginal" and not d.accepted:
             out.append(finding("test-marginal", s.id, name, d.why))
         if d.state == "marginal" and d.j.adequate is False:
@@ -308,14 +311,14 @@ class Commissioned:
                     "test-meter-weak",
                     s.id,
                     name,
-                    f"The range that is right, {limits(s.low, s.high, s.unit)}, is too narrow for a meter good to ± {number(d.j.uncertainty, s.unit)}.",
+                    says("range-that-right-too", limits=limits(s.low, s.high, s.unit), number=number(d.j.uncertainty, s.unit)),
                 )
             )
         if d.state == "again":
             out.append(finding("test-again", s.id, name, d.why))
         if d.record is not None and d.recorded:
             if s.by == "licensed" and not (d.record.licence.strip() and d.record.who.strip()):
-                out.append(finding("test-no-licence", s.id, name, "The step is recorded without the name and licence of the person who may do it."))
+                out.append(finding("test-no-licence", s.id, name, says("step-recorded-without-name")))
             cat = 300.0 if self.src.ctx.region.key == "us" else 600.0
             if s.mains and d.record.meter_cat_v is not None and d.record.meter_cat_v < cat:
                 out.append(
@@ -323,7 +326,7 @@ class Commissioned:
                         "test-meter-category",
                         s.id,
                         name,
-                        f"The meter used is made for {d.record.meter_cat_v:.0f} V; on mains it must be CAT III for {cat:.0f} V.",
+                        says("meter-used-made-for", meter_cat_v=d.record.meter_cat_v, cat_v=cat),
                     )
                 )
         return out
@@ -340,8 +343,8 @@ class Commissioned:
             return []
         names = [c.name for c in self.src.ctx.design.wiring.circuits if c.id in passed_by]
         of = f": {', '.join(names)}" if names else ""
-        told = f"The monitor saw {j.said} of what the clamp saw{of}. {j.why}"
-        return [finding(rule, "shunt", "Shunt", told, related=passed_by)]
+        told = says("monitor-saw-what-clamp", said=j.said, of=of, why=j.why)
+        return [finding(rule, "shunt", says("shunt"), told, related=passed_by)]
 
 
 def moved_marks(then: Mapping[str, float], now: Mapping[str, float]) -> list[str]:
@@ -353,7 +356,7 @@ def moved_marks(then: Mapping[str, float], now: Mapping[str, float]) -> list[str
         if is_ is not None and abs(is_ - was) <= max(LEAST_MOVE.get(key, 1e-9), MOVED_FRAC * abs(was)):
             continue
         word, unit = MARK_WORDS.get(key, (key, ""))
-        told = f"{word} {number(was, unit)} then, {number(is_, unit)} now"
+        told = says("then-now", word=word, number=number(was, unit), number_2=number(is_, unit))
         (limits_ if key in STALE else said).append(told)
     return said or limits_
 
@@ -377,7 +380,7 @@ def _loop(src: Source, s: Step, old: bool) -> Done | None:
     if old:
         return _by_reading(src, s, Done(s, "again", Judgement(None, said), why=CHANGED_SINCE))
     ok = loop.verdict == "pass"
-    why = "" if ok else f"The meter read {said}; {loop.low_mohm:.0f} to {loop.high_mohm:.0f} mΩ is right."
+    why = "" if ok else says("meter-read-to-right", said=said, low_mohm=loop.low_mohm, high_mohm=loop.high_mohm)
     return _by_reading(src, s, Done(s, "pass" if ok else "fail", Judgement("pass" if ok else "fail", said), why=why))
 
 
@@ -396,13 +399,13 @@ def _with_power(src: Source, s: Step, old: bool) -> Done | None:
 
 
 def _water_test(src: Source, s: Step, _: bool) -> Done | None:
-    return _last(s, [(t.verdict, f"{t.corrected_drop_kpa:.1f} kPa lost", t.reasons, t.who, t.on, []) for t in src.water.tests])
+    return _last(s, [(t.verdict, says("lost", corrected_drop_kpa=t.corrected_drop_kpa), t.reasons, t.who, t.on, []) for t in src.water.tests])
 
 
 def _gas_test(src: Source, s: Step, _: bool) -> Done | None:
     rows = []
     for t in src.gas.tests:
-        said = f"{t.corrected_drop_mbar:.2f} mbar lost{'' if t.signed else ', not signed'}"
+        said = says("lost-2", corrected_drop_mbar=t.corrected_drop_mbar, signed=bool(t.signed))
         rows.append((t.verdict if t.signed or t.verdict != "pass" else "repeat", said, t.reasons, t.who, t.on, t.changed))
     return _last(s, rows)
 
@@ -414,7 +417,7 @@ def _gas_check(src: Source, s: Step, _: bool) -> Done | None:
     if part is None:
         return None
     c, said = checks[-1], number(checks[-1].value, part.unit)
-    why = "" if part.ok else f"The meter read {said}; the limit is {number(part.limit, part.unit)}."
+    why = "" if part.ok else says("meter-read-limit", said=said, number=number(part.limit, part.unit))
     return Done(s, "pass" if part.ok else "fail", Judgement("pass" if part.ok else "fail", said), why=why, by=c.who, on=c.on)
 
 
@@ -424,11 +427,11 @@ def _weighed(src: Source, s: Step, _: bool) -> Done | None:
     w, limit = src.ctx.facts.weighings[-1], src.fit.weight
     rows = (
         ("whole", w.front_kg + w.rear_kg, limit.gross_limit_kg),
-        ("front axle", w.front_kg, limit.front_limit_kg),
-        ("rear axle", w.rear_kg, limit.rear_limit_kg),
+        (says("front-axle"), w.front_kg, limit.front_limit_kg),
+        (says("rear-axle"), w.rear_kg, limit.rear_limit_kg),
     )
     over = [n for n, kg, most in rows if most is not None and kg > most]
-    said, why = f"{w.front_kg:.0f} kg front, {w.rear_kg:.0f} kg rear", f"Over the limit: {', '.join(over)}." if over else ""
+    said, why = says("front-rear", front_kg=w.front_kg, rear_kg=w.rear_kg), says("over-limit", over=", ".join(over)) if over else ""
     return Done(s, "fail" if over else "pass", Judgement("fail" if over else "pass", said), why=why, by=w.who, on=w.on)
 
 
@@ -473,5 +476,5 @@ def _last(s: Step, rows: Sequence[tuple[str, str, list[str], str, str, list[str]
         on=on,
     )
     if changed and state == "pass":
-        made.state, made.why = "again", f"Changed since: {', '.join(changed[:4])}."
+        made.state, made.why = "again", says("changed-since-2", changed=", ".join(changed[:4]))
     return made

@@ -10,6 +10,7 @@ from pydantic import Field, StringConstraints, model_validator
 
 from bothy.core.contract import Whole, unique_ids, wrong
 from bothy.core.design.base import Doc, Id, Name
+from bothy.core.words.says import design_says as says
 
 TaskId = Annotated[str, Field(min_length=1, max_length=80)]
 Licence = Literal["ac_electrician", "gas_fitter", "vehicle_engineer"]
@@ -26,9 +27,9 @@ def a_day(key: str, text: str | None) -> dt.date | None:
     try:
         day = dt.date.fromisoformat(text)
     except ValueError:
-        raise wrong(key, f"“{text}” is not a day; write it like 2027-03-14") from None
+        raise wrong(key, says("not-write-like", text=text)) from None
     if not 2000 <= day.year <= 2100:
-        raise wrong(key, f"“{text}” is not in the years 2000 to 2100")
+        raise wrong(key, says("not-in-years-to", text=text))
     return day
 
 
@@ -42,9 +43,9 @@ class Session(Doc):
     @model_validator(mode="after")
     def _rises(self) -> Self:
         if self.to_h <= self.from_h:
-            raise wrong("to_h", f"must be after from_h ({self.from_h:g} h)")
+            raise wrong("to_h", says("must-be-after-from", from_h=self.from_h))
         if self.to_h - self.from_h > MOST_H:
-            raise wrong("to_h", f"makes a session of {self.to_h - self.from_h:g} h; nobody works more than {MOST_H:g} h a day well")
+            raise wrong("to_h", says("makes-session-nobody-works", to_h=self.to_h - self.from_h, most_h=MOST_H))
         return self
 
 
@@ -63,12 +64,12 @@ class Worker(Doc):
     def _sense(self) -> Self:
         first, last = a_day("from_day", self.from_day), a_day("to_day", self.to_day)
         if first is not None and last is not None and last < first:
-            raise wrong("to_day", f"is before from_day ({self.from_day})")
+            raise wrong("to_day", says("before-from", from_day=self.from_day))
         if self.hours == "own" and not self.sessions:
-            raise wrong("sessions", f"“{self.name}” has hours of one’s own and none are entered; enter a session, or choose usual hours")
+            raise wrong("sessions", says("has-hours-ones-own", self_name=self.name))
         for day in range(7):
             if sum(s.to_h - s.from_h for s in self.sessions if s.weekday == day) > MOST_H:
-                raise wrong("sessions", f"“{self.name}” would work more than {MOST_H:g} h on one day")
+                raise wrong("sessions", says("would-work-more-than", self_name=self.name, most_h=MOST_H))
         return self
 
 
@@ -85,7 +86,7 @@ class Away(Doc):
     def _days(self) -> Self:
         first, last = a_day("first", self.first), a_day("last", self.last)
         if first is not None and last is not None and last < first:
-            raise wrong("last", f"is before first ({self.first})")
+            raise wrong("last", says("before-first", first=self.first))
         return self
 
 
@@ -103,7 +104,7 @@ class Visit(Doc):
     def _rises(self) -> Self:
         a_day("day", self.day)
         if self.to_h <= self.from_h:
-            raise wrong("to_h", f"must be after from_h ({self.from_h:g} h)")
+            raise wrong("to_h", says("must-be-after-from", from_h=self.from_h))
         return self
 
 
@@ -146,11 +147,11 @@ class Baseline(Doc):
             try:
                 dt.datetime.fromisoformat(self.end)
             except ValueError:
-                raise wrong("end", f"“{self.end}” is not a time; write it like 2027-03-14T16:30") from None
+                raise wrong("end", says("not-time-write-like", end=self.end)) from None
         for pair in self.tasks.values():
             first, last = (a_day("tasks", x[:10]) for x in pair)
             if first is not None and last is not None and last < first:
-                raise wrong("tasks", f"a task ends on {pair[1][:10]}, before it begins on {pair[0][:10]}")
+                raise wrong("tasks", says("task-ends-on-before", pair=pair[1][:10], pair_2=pair[0][:10]))
         return self
 
 
@@ -166,7 +167,7 @@ class ComingDay(Doc):
     def _sense(self) -> Self:
         a_day("day", self.day)
         if self.high_c < self.low_c:
-            raise wrong("high_c", f"{self.high_c:g} °C is under the low of that day ({self.low_c:g} °C)")
+            raise wrong("high_c", says("under-low-that", high_c=self.high_c, low_c=self.low_c))
         return self
 
 
@@ -212,20 +213,20 @@ class Build(Doc):
     def _links(self) -> Self:
         start, end = a_day("start_day", self.start_day), a_day("deadline", self.deadline)
         if start is not None and end is not None and end < start:
-            raise wrong("deadline", f"is before the first day ({self.start_day})")
+            raise wrong("deadline", says("before-first-2", start_day=self.start_day))
         for items in (self.people, self.away, self.visits, self.own):
             unique_ids(x.id for x in items)
         who = {w.id for w in self.people}
         for a in self.away:
             if a.who is not None and a.who not in who:
-                raise wrong("who", f"“{a.name}” names “{a.who}”, who is not among the people")
+                raise wrong("who", says("names-who-not-among", a_name=a.name, who=a.who))
         for x, y in zip(self.coming, self.coming[1:], strict=False):
             if y.day <= x.day:
-                raise wrong("day", f"days of the forecast go one after the other: {y.day} comes after {x.day}")
+                raise wrong("day", says("forecast-go-one-after", day=y.day, day_2=x.day))
         seen: set[str] = set()
         for p in self.pins:
             if p.task in seen:
-                raise wrong("task", f"“{p.task}” has two pins; a task has one day before which it doesn’t begin")
+                raise wrong("task", says("has-two-pins-task", task=p.task))
             seen.add(p.task)
         self._no_circle()
         return self
@@ -240,4 +241,4 @@ class Build(Doc):
         try:
             TopologicalSorter(mine).prepare()
         except CycleError as exc:
-            raise wrong("after", f"the own tasks wait for each other in a circle: {' → '.join(reversed(exc.args[1]))}") from None
+            raise wrong("after", says("own-tasks-wait-for", reversed=" → ".join(reversed(exc.args[1])))) from None

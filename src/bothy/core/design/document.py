@@ -27,6 +27,7 @@ from bothy.core.design.water import Water
 from bothy.core.design.wiring import Board, Circuit, Wiring
 from bothy.core.plain import check
 from bothy.core.region import RegionKey
+from bothy.core.words.says import design_says as says
 
 SCHEMA_VERSION = 3
 
@@ -35,7 +36,7 @@ def _unique(kind: str, ids: Iterable[str]) -> None:
     seen: set[str] = set()
     for one in ids:
         if one in seen:
-            raise wrong("id", f"{kind} “{one}” is there twice; every id must be unique")
+            raise wrong("id", says("there-twice-every-id", kind=kind, one=one))
         seen.add(one)
 
 
@@ -79,52 +80,52 @@ class Design(Doc):
         if self.water.pump is not None:
             warm.append((self.water.pump.name, self.water.pump.appliance))
         if self.gas.solenoid is not None:
-            warm.append(("Gas solenoid", self.gas.solenoid.appliance))
+            warm.append((says("gas-solenoid"), self.gas.solenoid.appliance))
         heaters = {h.id for h in self.warmth.heaters}
         inv = self.power.inverter
         if inv is not None and inv.cabinet is not None and inv.cabinet not in {c.id for c in self.warmth.cabinets}:
-            raise wrong("cabinet", f"“{inv.name}” names the cabinet “{inv.cabinet}” in “Heat and air”, which does not exist")
+            raise wrong("cabinet", says("names-cabinet-in-heat", inv_name=inv.name, cabinet=inv.cabinet))
         for g in self.gas.appliances:
             if g.heater is not None and g.heater not in heaters:
-                raise wrong("heater", f"“{g.name}” names the heater “{g.heater}” in “Heat and air”, which does not exist")
+                raise wrong("heater", says("names-heater-in-heat", g_name=g.name, heater=g.heater))
         for name, of in warm:
             if of is not None and of not in appliances:
-                raise wrong("appliance", f"“{name}” names the appliance “{of}”, which does not exist")
+                raise wrong("appliance", says("names-appliance-which-does", name=name, of=of))
         for z in self.wiring.zones:
             for a in z.lights:
                 if a not in appliances:
-                    raise wrong("lights", f"zone “{z.name}” names the appliance “{a}”, which does not exist")
+                    raise wrong("lights", says("zone-names-appliance-which", z_name=z.name, a=a))
         for a in self.wiring.mains.keep if self.wiring.mains else []:
             if a not in appliances:
-                raise wrong("keep", f"the mains side keeps on the appliance “{a}”, which does not exist")
+                raise wrong("keep", says("mains-side-keeps-on", a=a))
         arrays = {a.id for a in self.power.arrays}
         _unique("cable", (o.id for o in self.wiring.others))
         for o in self.wiring.others:
             if o.array is not None and o.array not in arrays:
-                raise wrong("array", f"cable “{o.name}” names the panels “{o.array}”, which do not exist")
+                raise wrong("array", says("cable-names-panels-which", o_name=o.name, array=o.array))
         for c in self.wiring.circuits:
             if c.array is not None and c.array not in arrays:
-                raise wrong("array", f"circuit “{c.name}” names the panels “{c.array}”, which do not exist")
+                raise wrong("array", says("circuit-names-panels-which", c_name=c.name, array=c.array))
             for r in c.raceways:
                 if r not in raceways:
-                    raise wrong("raceways", f"circuit “{c.name}” names the raceway “{r}”, which does not exist")
+                    raise wrong("raceways", says("circuit-names-raceway-which", c_name=c.name, r=r))
             if c.board is not None and c.board not in boards:
-                raise wrong("board", f"circuit “{c.name}” names the board “{c.board}”, which does not exist")
+                raise wrong("board", says("circuit-names-board-which", c_name=c.name, board=c.board))
             for a in c.appliances:
                 if a not in appliances:
-                    raise wrong("appliances", f"circuit “{c.name}” names the appliance “{a}”, which does not exist")
+                    raise wrong("appliances", says("circuit-names-appliance-which", c_name=c.name, a=a))
         for t in self.wiring.panel.things if self.wiring.panel else []:
             if t.circuit is not None and t.circuit not in circuits:
-                raise wrong("circuit", f"“{t.label or t.kind}” on the switch panel names the circuit “{t.circuit}”, which does not exist")
+                raise wrong("circuit", says("on-switch-panel-names", t_label=t.label or t.kind, circuit=t.circuit))
         return self
 
     def _places(self) -> None:
         own = {p.id for p in self.trips.places}
-        live = [("the trip’s place", self.trips.live.place)] if self.trips.live is not None else []
-        home = [("the place of Daily use", self.life.place)] if self.life.place is not None else []
-        for who, place in (*home, *live, *((f"leg “{x.id}”", x.place) for x in self.trips.legs)):
+        live = [(says("trips-place"), self.trips.live.place)] if self.trips.live is not None else []
+        home = [(says("place-daily-use"), self.life.place)] if self.life.place is not None else []
+        for who, place in (*home, *live, *((says("leg", x_id=x.id), x.place) for x in self.trips.legs)):
             if place not in own and place not in climates():
-                raise wrong("place", f"{who} is “{place}”, which is neither in the climate table nor a place of your own; choose another place there first")
+                raise wrong("place", says("which-neither-in-climate", who=who, place=place))
 
     @cached_property
     def _appliances(self) -> dict[str, Appliance]:
@@ -158,16 +159,16 @@ class Design(Doc):
 def load_design(data: Any) -> Design:
     """A design from plain data of this or an older version. Raises :class:`BadInput` naming the field."""
     if not isinstance(data, dict):
-        raise BadInput("design", "must be a JSON object")
+        raise BadInput("design", says("must-be-json-object"))
     version = data.get("schema_version")
     if not isinstance(version, int) or isinstance(version, bool):
-        raise BadInput("schema_version", "must be a whole number")
+        raise BadInput("schema_version", says("must-be-whole-number"))
     if version > SCHEMA_VERSION:
-        raise BadInput("schema_version", f"is {version}; this Bothy reads versions 1 to {SCHEMA_VERSION}. Use a newer Bothy for this file")
+        raise BadInput("schema_version", says("this-bothy-reads-versions", version=version, schema_version=SCHEMA_VERSION))
     while version < SCHEMA_VERSION:
         upgrade = UPGRADES.get(version)
         if upgrade is None:
-            raise BadInput("schema_version", f"{version} is not a version that Bothy ever wrote (1 to {SCHEMA_VERSION})")
+            raise BadInput("schema_version", says("not-version-that-bothy", version=version, schema_version=SCHEMA_VERSION))
         data = upgrade(data)
         version += 1
     check(data)

@@ -13,6 +13,7 @@ from bothy.core.contract import BadInput, explain
 from bothy.core.design.base import Doc
 from bothy.core.design.document import Design, load_design
 from bothy.core.plain import MOST_VALUES, check
+from bothy.core.words.says import design_says as says
 
 MAX_OPERATIONS = 2000
 EMPTY = Design()
@@ -104,7 +105,7 @@ def apply_patch(design: Design, ops: list[dict[str, Any]], *, by_proposal: bool 
     doesn't touch are the very same objects in both.
     """
     if len(ops) > MAX_OPERATIONS:
-        raise BadInput("patch", f"has {len(ops)} operations; at most {MAX_OPERATIONS} in one edit")
+        raise BadInput("patch", says("has-operations-at-most", ops_count=len(ops), max_operations=MAX_OPERATIONS))
     ops = copy.deepcopy(ops)  # what they bring becomes part of the document, and may be changed by the next of them
     touched = _touched(ops)
     if touched is not None and sum(_grows({}, op) for op in ops) <= SMALL_EDIT:
@@ -120,14 +121,14 @@ def patched(after: Any, ops: list[dict[str, Any]]) -> Any:
         for op in ops:
             room -= _grows(after, op)
             if room < 0:
-                raise BadInput("patch", f"would make the design larger than {MOST_VALUES:,} values")
+                raise BadInput("patch", says("would-make-design-larger", most_values=f"{MOST_VALUES:,}"))
             after = jsonpatch.apply_patch(after, [op], in_place=True)
     except BadInput:
         raise
     except jsonpatch.JsonPatchTestFailed as exc:
-        raise PathGone("patch", f"the item it changes is no longer there ({str(exc)[:200]})") from None
+        raise PathGone("patch", says("item-changes-no-longer", exc=str(exc)[:200])) from None
     except (jsonpatch.JsonPatchException, jsonpointer.JsonPointerException, TypeError, KeyError, IndexError, ValueError) as exc:
-        raise PathGone("patch", f"does not fit the design: {str(exc)[:200]}") from None
+        raise PathGone("patch", says("does-not-fit-design", exc=str(exc)[:200])) from None
     return after
 
 

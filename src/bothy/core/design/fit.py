@@ -11,6 +11,7 @@ from bothy.core.design.base import By, Doc, Id, Name, Note
 from bothy.core.design.raceway import SignalKind
 from bothy.core.design.roof import Roof
 from bothy.core.design.sides import Sides
+from bothy.core.words.says import design_says as says
 
 ThingKey = Annotated[str, StringConstraints(pattern=r"^[a-z]{2,10}:[a-z0-9][a-z0-9_-]{0,49}$")]
 """A thing of the design: its stage and its id there (``life:fridge``, ``power:bank``, ``own:bed``)."""
@@ -79,9 +80,9 @@ class DoorDoc(Doc):
     def _along(self) -> Self:
         if self.side in ("left", "right"):
             if self.x0_m is None or self.x1_m is None:
-                raise wrong("x0_m", f"“{self.name}” is in a side wall: give x0_m and x1_m, where it begins and ends along it")
+                raise wrong("x0_m", says("in-side-wall-give", self_name=self.name))
             if self.x1_m <= self.x0_m:
-                raise wrong("x1_m", f"must be ahead of x0_m ({self.x0_m:g} m)")
+                raise wrong("x1_m", says("must-be-ahead", x0_m=self.x0_m))
         return self
 
 
@@ -124,19 +125,19 @@ class Body(Doc):
     @model_validator(mode="after")
     def _shape(self) -> Self:
         if bool(self.levels_z_m) != bool(self.stations):
-            raise wrong("levels_z_m", "stations and the levels at which they are measured go together; give both or neither")
+            raise wrong("levels_z_m", says("stations-and-levels-at"))
         if len(self.stations) == 1:
-            raise wrong("stations", "one section makes no body; measure at least two, better three")
+            raise wrong("stations", says("one-section-makes-no"))
         for a, b in zip(self.levels_z_m, self.levels_z_m[1:], strict=False):
             if b <= a:
-                raise wrong("levels_z_m", f"must rise: {b:g} m comes after {a:g} m")
+                raise wrong("levels_z_m", says("must-rise-comes-after", b_m=b, a_m=a))
         for s, t in zip(self.stations, self.stations[1:], strict=False):
             if t.x_m <= s.x_m:
-                raise wrong("x_m", f"stations go from the rear to the front: {t.x_m:g} m comes after {s.x_m:g} m")
+                raise wrong("x_m", says("stations-go-from-rear", x_m=t.x_m, x_m_2=s.x_m))
         for s in self.stations:
             for key in ("left_m", "right_m"):
                 if len(getattr(s, key)) != len(self.levels_z_m):
-                    raise wrong(key, f"the station at {s.x_m:g} m needs one half-width for each of the {len(self.levels_z_m)} levels")
+                    raise wrong(key, says("station-at-needs-one", x_m=s.x_m, levels_z_m_count=len(self.levels_z_m)))
         for items in (self.obstacles or [], self.doors or []):
             unique_ids(x.id for x in items)
         return self
@@ -276,7 +277,7 @@ class SignalLine(Doc):
     @model_validator(mode="after")
     def _two_ends(self) -> Self:
         if self.a == self.b:
-            raise wrong("b", f"“{self.name}” leads from a thing to itself; choose another end")
+            raise wrong("b", says("leads-from-thing-to", self_name=self.name))
         return self
 
 
@@ -326,12 +327,12 @@ class Fit(Doc):
             seen: set[str] = set()
             for r in rows:
                 if r.of in seen:
-                    raise wrong("of", f"“{r.of}” is there twice; a thing has one place and one size")
+                    raise wrong("of", says("there-twice-thing-has", of=r.of))
                 seen.add(r.of)
         bays = {b.id for b in self.bays}
         for p in self.places:
             if p.bay is not None and p.bay not in bays:
-                raise wrong("bay", f"the place of “{p.of}” names the bay “{p.bay}”, which does not exist")
+                raise wrong("bay", says("place-names-bay-which", of=p.of, bay=p.bay))
         return self
 
     def place(self, of: str) -> PlaceDoc | None:

@@ -15,6 +15,7 @@ from bothy.core.gas.mixture import GasKey
 from bothy.core.gas.pipe import FITTINGS
 from bothy.core.gas.use import ApplianceKind, Basis
 from bothy.core.restraint import RestraintSchool
+from bothy.core.words.says import design_says as says
 
 Person = Annotated[str, Field(max_length=120)]
 Metres = Annotated[float, Field(ge=0, le=20)]
@@ -252,18 +253,18 @@ class Gas(Doc):
             if p.appliance is None:
                 continue
             if p.appliance not in known:
-                raise wrong("appliance", f"the run “{p.name}” feeds the appliance “{p.appliance}”, which does not exist")
+                raise wrong("appliance", says("run-feeds-appliance-which", p_name=p.name, appliance=p.appliance))
             if p.appliance in fed:
-                raise wrong("appliance", f"the run “{p.name}” feeds the appliance “{p.appliance}”, which another run feeds already")
+                raise wrong("appliance", says("run-feeds-appliance-which-another", p_name=p.name, appliance=p.appliance))
             fed.add(p.appliance)
         pipes = {p.id: p for p in self.pipes}
         for p in self.pipes:
             seen, at = {p.id}, p
             while at.parent is not None:
                 if at.parent not in pipes:
-                    raise wrong("parent", f"the run “{p.name}” begins at “{at.parent}”, which does not exist")
+                    raise wrong("parent", says("run-begins-at-which", p_name=p.name, parent=at.parent))
                 if at.parent in seen:
-                    raise wrong("parent", f"the run “{p.name}” leads back to itself; every run must begin at the regulator")
+                    raise wrong("parent", says("run-leads-back-to", p_name=p.name))
                 at = pipes[at.parent]
                 seen.add(at.id)
         return self

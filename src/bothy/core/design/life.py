@@ -10,6 +10,7 @@ from pydantic import Field, StringConstraints, model_validator
 from bothy.core.contract import Whole, quick, wrong
 from bothy.core.design.base import By, Doc, Id, Name, Note, PartKey
 from bothy.core.power.load_budget import Load, LoadUse, load_power_and_time
+from bothy.core.words.says import design_says as says
 
 Month = Annotated[int, Field(ge=1, le=12)]
 Zone = Literal["kitchen", "living", "bed", "washroom", "garage", "cab", "roof", "outside"]
@@ -127,19 +128,19 @@ class Appliance(Doc, LoadUse):
     def _forms(self) -> Self:
         forms = [k for k in ("power_w", "current_a", "energy_24h_wh", "charge_energy_wh") if getattr(self, k) is not None]
         if len(forms) != 1:
-            raise wrong("power_w", "give one of power, current with voltage, energy in 24 h, or charge energy")
+            raise wrong("power_w", says("give-one-power-current"))
         if forms[0] == "current_a" and self.voltage_v is None:
-            raise wrong("voltage_v", "is required with a current; write for example “5 A @ 12 V”")
+            raise wrong("voltage_v", says("required-with-current-write"))
         uses = [k for k in ("hours_per_day", "duty_frac", "uses_per_day") if getattr(self, k) is not None]
         if forms[0] in ("power_w", "current_a"):
             if len(uses) != 1:
-                raise wrong("hours_per_day", "give one of hours per day, part of the time, or uses per day")
+                raise wrong("hours_per_day", says("give-one-hours-per"))
             if uses[0] == "uses_per_day" and self.minutes_per_use is None:
-                raise wrong("minutes_per_use", "is required with uses per day")
+                raise wrong("minutes_per_use", says("required-with-uses-per"))
         elif uses:
-            raise wrong(uses[0], "does not go with a label energy, which holds its own time")
+            raise wrong(uses[0], says("does-not-go-with"))
         if self.ambient_dependent and self.duty_frac is None and self.energy_24h_wh is None:
-            raise wrong("ambient_dependent", "goes only with part of the time or a label energy")
+            raise wrong("ambient_dependent", says("goes-only-with-part"))
         if self.count * self.running_w > MOST_ON_A_LINE_W:
             raise wrong("count", f"{self.count} × {self.running_w:g} W is more than {MOST_ON_A_LINE_W / 1000:g} kW on one line; check the number and the power")
         return self
@@ -181,5 +182,5 @@ class Life(Doc):
     def _together(self) -> Self:
         watts = sum(a.count * a.running_w for a in self.appliances)
         if watts > MOST_TOGETHER_W:
-            raise wrong("appliances", f"together draw {watts / 1000:,.0f} kW; {MOST_TOGETHER_W / 1000:g} kW is the most that Bothy reckons with")
+            raise wrong("appliances", says("together-draw-most-that", watts_kw=watts / 1000, most_together_kw=MOST_TOGETHER_W / 1000))
         return self

@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import unique_ids, wrong
 from bothy.core.design.base import By, Doc, Id, Name
+from bothy.core.words.says import design_says as says
 
 ZoneControl = Literal["one", "change_over", "latching"]
 
@@ -42,9 +43,7 @@ class LightZone(Doc):
     def _places(self) -> Self:
         unique_ids(p.id for p in self.places)
         if self.control == "change_over" and len(self.places) > 2:
-            raise wrong(
-                "places", f"zone “{self.name}” has {len(self.places)}; change-over switches serve two places, push-buttons with a latching relay any number"
-            )
+            raise wrong("places", says("zone-has-change-over", self_name=self.name, places_count=len(self.places)))
         if self.control == "one" and len(self.places) > 1:
-            raise wrong("places", f"zone “{self.name}” has {len(self.places)}; one plain switch serves one place. Say change-over, or a latching relay")
+            raise wrong("places", says("zone-has-one-plain", self_name=self.name, places_count=len(self.places)))
         return self

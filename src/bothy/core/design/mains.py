@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import Whole, wrong
 from bothy.core.design.base import By, Doc, Id
 from bothy.core.wiring.conductors import Awg
+from bothy.core.words.says import design_says as says
 
 LEADS_MM2 = (0.75, 1.0, 1.5, 2.5, 4.0, 6.0)
 LEADS_AWG = ("16", "14", "12", "10", "8", "6")
@@ -59,7 +60,7 @@ class Mains(Doc):
     @model_validator(mode="after")
     def _lead(self) -> Self:
         if self.lead_mm2 is not None and self.lead_mm2 not in LEADS_MM2:
-            raise wrong("lead_mm2", f"{self.lead_mm2:g} mm² is not a lead; leads are {', '.join(f'{x:g}' for x in LEADS_MM2)} mm²")
+            raise wrong("lead_mm2", says("not-lead-leads", lead_mm2=self.lead_mm2, xs_mm2=", ".join(f"{x:g}" for x in LEADS_MM2)))
         if self.lead_awg is not None and self.lead_awg not in LEADS_AWG:
-            raise wrong("lead_awg", f"{self.lead_awg} AWG is not a lead; leads are {', '.join(LEADS_AWG)} AWG")
+            raise wrong("lead_awg", says("awg-not-lead-leads", lead_awg=self.lead_awg, leads_awg=", ".join(LEADS_AWG)))
         return self

@@ -10,6 +10,7 @@ from bothy.core.contract import Whole, wrong
 from bothy.core.design.base import By, Doc, Id, Name, PartKey
 from bothy.core.power.chemistry import ChemistryKey, SystemVoltage
 from bothy.core.power.solar import ControllerType, Mounting
+from bothy.core.words.says import design_says as says
 
 Part = Annotated[float, Field(ge=0, le=1)]
 
@@ -87,7 +88,7 @@ class Inverter(Doc):
     @model_validator(mode="after")
     def _schedule(self) -> Self:
         if self.mode == "scheduled" and self.on_h is None:
-            raise wrong("on_h", "is required with a schedule")
+            raise wrong("on_h", says("required-with-schedule"))
         return self
 
 
@@ -159,11 +160,11 @@ class SolarArray(Doc):
     @model_validator(mode="after")
     def _panel(self) -> Self:
         if self.vmp_v >= self.voc_v:
-            raise wrong("vmp_v", "must be below the open-circuit voltage voc_v")
+            raise wrong("vmp_v", says("must-be-below-open"))
         if self.imp_a >= self.isc_a:
-            raise wrong("imp_a", "must be below the short-circuit current isc_a")
+            raise wrong("imp_a", says("must-be-below-short"))
         if self.shade_frac and len(self.shade_frac) != 24:
-            raise wrong("shade_frac", f"has {len(self.shade_frac)} values; it needs 24, one an hour, or none")
+            raise wrong("shade_frac", says("has-values-needs-one", shade_frac_count=len(self.shade_frac)))
         return self
 
 

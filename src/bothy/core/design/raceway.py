@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Whole, wrong
 from bothy.core.design.base import By, Doc, Id, Name, Note
+from bothy.core.words.says import design_says as says
 
 RacewayKind = Literal["conduit", "trunking", "open"]
 SignalKind = Literal["display", "ethernet", "hdmi", "usb", "can", "coax", "sensor", "shunt"]
@@ -51,9 +52,9 @@ class Raceway(Doc):
     @model_validator(mode="after")
     def _shape(self) -> Self:
         if self.kind != "trunking" and (self.width_mm is not None or self.height_mm is not None):
-            raise wrong("width_mm", "goes with trunking only; a pipe has inner_diameter_mm, an open run neither")
+            raise wrong("width_mm", says("goes-with-trunking-only"))
         if self.kind != "conduit" and self.inner_diameter_mm is not None:
-            raise wrong("inner_diameter_mm", "goes with a pipe only; trunking has width_mm and height_mm, an open run neither")
+            raise wrong("inner_diameter_mm", says("goes-with-pipe-only"))
         return self
 
     @property

@@ -9,6 +9,7 @@ from pydantic import Field, StringConstraints, model_validator
 
 from bothy.core.contract import Whole, unique_ids, wrong
 from bothy.core.design.base import By, Doc, Id, Name
+from bothy.core.words.says import design_says as says
 
 RoofKey = Annotated[str, StringConstraints(pattern=r"^[a-z]{2,10}:[a-z0-9][a-z0-9_-]{0,59}$")]
 """A thing on the roof: ``panel:roof-1`` is the first panel of the array ``roof``, ``light:sky-1`` the first of an opening of Warmth, ``vent:…`` one of its
@@ -33,7 +34,7 @@ class RoofRib(Doc):
     @model_validator(mode="after")
     def _rises(self) -> Self:
         if self.x1_m <= self.x0_m:
-            raise wrong("x1_m", f"must be ahead of x0_m ({self.x0_m:g} m)")
+            raise wrong("x1_m", says("must-be-ahead", x0_m=self.x0_m))
         return self
 
 
@@ -52,7 +53,7 @@ class Below(Doc):
     def _rises(self) -> Self:
         for axis in "xy":
             if getattr(self, f"{axis}1_m") <= getattr(self, f"{axis}0_m"):
-                raise wrong(f"{axis}1_m", f"must be above {axis}0_m ({getattr(self, f'{axis}0_m'):g} m)")
+                raise wrong(f"{axis}1_m", says("must-be-above", axis=axis, getattr_m=getattr(self, f"{axis}0_m")))
         return self
 
 
@@ -104,9 +105,9 @@ class CutDoc(Doc):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if 2 * self.radius_mm > min(self.length_mm, self.width_mm):
-            raise wrong("radius_mm", f"two corners of {self.radius_mm:g} mm don’t go into {min(self.length_mm, self.width_mm):g} mm")
+            raise wrong("radius_mm", says("two-corners-dont-go", radius_mm=self.radius_mm, length_mm=min(self.length_mm, self.width_mm)))
         if self.clamp_min_mm is not None and self.clamp_max_mm is not None and self.clamp_max_mm < self.clamp_min_mm:
-            raise wrong("clamp_max_mm", f"must be at least clamp_min_mm ({self.clamp_min_mm:g} mm)")
+            raise wrong("clamp_max_mm", says("must-be-at-least", clamp_min_mm=self.clamp_min_mm))
         return self
 
 
@@ -137,7 +138,7 @@ class Bonding(Doc):
                 try:
                     dt.date.fromisoformat(text)
                 except ValueError:
-                    raise wrong(key, f"“{text}” is not a day; write it like 2027-03-14") from None
+                    raise wrong(key, says("not-write-like", text=text)) from None
         return self
 
 
@@ -160,16 +161,16 @@ class Roof(Doc):
     @model_validator(mode="after")
     def _links(self) -> Self:
         if self.x0_m is not None and self.x1_m is not None and self.x1_m <= self.x0_m + 0.3:
-            raise wrong("x1_m", f"must be at least 0.3 m ahead of x0_m ({self.x0_m:g} m)")
+            raise wrong("x1_m", says("must-be-at-least-ahead", x0_m=self.x0_m))
         if self.width_m is not None and self.crown_mm is not None and self.crown_mm / 1000 > self.width_m / 2:
-            raise wrong("crown_mm", f"is more than half of the width ({self.width_m:g} m); a roof is flatter than that")
+            raise wrong("crown_mm", says("more-than-half-width", width_m=self.width_m))
         for items in (self.ribs or [], self.below, self.own):
             unique_ids(x.id for x in items)
         for rows in (self.spots, self.cuts):
             seen: set[str] = set()
             for r in rows:
                 if r.of in seen:
-                    raise wrong("of", f"“{r.of}” is there twice; a thing lies once on the roof, and has one cut-out")
+                    raise wrong("of", says("there-twice-thing-lies", of=r.of))
                 seen.add(r.of)
         return self
 

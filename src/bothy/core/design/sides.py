@@ -8,6 +8,7 @@ from pydantic import Field, StringConstraints, model_validator
 
 from bothy.core.contract import unique_ids, wrong
 from bothy.core.design.base import By, Doc, Id, Name
+from bothy.core.words.says import design_says as says
 
 Face = Literal["left", "right", "rear", "floor"]
 SideKey = Annotated[str, StringConstraints(pattern=r"^[a-z]{2,10}:[a-z0-9][a-z0-9_-]{0,59}$")]
@@ -36,7 +37,7 @@ class Member(Doc):
     def _rises(self) -> Self:
         for axis in "uv":
             if getattr(self, f"{axis}1_m") <= getattr(self, f"{axis}0_m"):
-                raise wrong(f"{axis}1_m", f"must be above {axis}0_m ({getattr(self, f'{axis}0_m'):g} m)")
+                raise wrong(f"{axis}1_m", says("must-be-above", axis=axis, getattr_m=getattr(self, f"{axis}0_m")))
         return self
 
 
@@ -69,9 +70,9 @@ class SideCut(Doc):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if 2 * self.radius_mm > min(self.length_mm, self.height_mm) + 0.01:
-            raise wrong("radius_mm", f"two corners of {self.radius_mm:g} mm don’t go into {min(self.length_mm, self.height_mm):g} mm")
+            raise wrong("radius_mm", says("two-corners-dont-go", radius_mm=self.radius_mm, length_mm=min(self.length_mm, self.height_mm)))
         if self.clamp_min_mm is not None and self.clamp_max_mm is not None and self.clamp_max_mm < self.clamp_min_mm:
-            raise wrong("clamp_max_mm", f"must be at least clamp_min_mm ({self.clamp_min_mm:g} mm)")
+            raise wrong("clamp_max_mm", says("must-be-at-least", clamp_min_mm=self.clamp_min_mm))
         return self
 
 
@@ -91,6 +92,6 @@ class Sides(Doc):
         seen: set[str] = set()
         for c in self.cuts:
             if c.of in seen:
-                raise wrong("of", f"“{c.of}” is set out twice; an opening is cut once")
+                raise wrong("of", says("set-out-twice-opening", of=c.of))
             seen.add(c.of)
         return self

@@ -11,6 +11,7 @@ from bothy.core.contract import Whole, wrong
 from bothy.core.design.base import Doc, Id, Name
 from bothy.core.power.chemistry import ChemistryKey, SystemVoltage
 from bothy.core.power.solar import ControllerType, Mounting
+from bothy.core.words.says import design_says as says
 
 OwnKind = Literal["battery", "panel", "controller", "dcdc"]
 NEEDED: dict[OwnKind, tuple[str, ...]] = {
@@ -64,11 +65,11 @@ class OwnPart(Doc):
     def _complete(self) -> Self:
         for key in NEEDED[self.kind]:
             if getattr(self, key) is None:
-                raise wrong(key, f"is missing for the {self.kind} “{self.name}”; it stands on its data sheet")
+                raise wrong(key, says("missing-for-stands-on", kind=self.kind, self_name=self.name))
         if self.kind == "panel" and (self.vmp_v or 0) >= (self.voc_v or 0):
-            raise wrong("vmp_v", "must be below the open-circuit voltage voc_v")
+            raise wrong("vmp_v", says("must-be-below-open"))
         if self.kind == "panel" and (self.imp_a or 0) >= (self.isc_a or 0):
-            raise wrong("imp_a", "must be below the short-circuit current isc_a")
+            raise wrong("imp_a", says("must-be-below-short"))
         return self
 
     def part(self) -> Part:

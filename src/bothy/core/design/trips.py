@@ -9,6 +9,7 @@ from pydantic import Field, StringConstraints, model_validator
 
 from bothy.core.contract import Whole, wrong
 from bothy.core.design.base import By, Doc, Id, Name, Note
+from bothy.core.words.says import design_says as says
 
 DayType = Literal["parked", "driving", "working"]
 Refill = Literal["water", "grey_dump", "toilet_dump", "gas", "diesel"]
@@ -48,13 +49,13 @@ class Leg(Doc):
     @model_validator(mode="after")
     def _evening(self) -> Self:
         if self.drive_start_h + self.drive_h > 24:
-            raise wrong("drive_h", "ends after midnight; put the rest of the drive on the next leg")
+            raise wrong("drive_h", says("ends-after-midnight-put"))
         if self.again_h > 0 and self.again_start_h + self.again_h > 24:
-            raise wrong("again_h", "ends after midnight; put the rest of the drive on the next leg")
+            raise wrong("again_h", says("ends-after-midnight-put"))
         if self.again_h > 0 and self.again_start_h < self.drive_start_h + self.drive_h:
-            raise wrong("again_start_h", f"lies in the first drive, which ends at {self.drive_start_h + self.drive_h:g} h")
+            raise wrong("again_start_h", says("lies-in-first-drive", drive_start_h=self.drive_start_h + self.drive_h))
         if self.generator_start_h + self.generator_h > 24:
-            raise wrong("generator_h", "ends after midnight; begin earlier or run it shorter")
+            raise wrong("generator_h", says("ends-after-midnight-begin"))
         return self
 
     def drives_on(self, day: int) -> bool:
@@ -153,10 +154,10 @@ class Trips(Doc):
             try:
                 first = dt.date.fromisoformat(self.start_date)
             except ValueError:
-                raise wrong("start_date", "is not a date; write for example 2026-10-01") from None
+                raise wrong("start_date", says("not-date-write-for")) from None
             if not FIRST_YEAR <= first.year <= LAST_YEAR:
-                raise wrong("start_date", f"must lie in the years {FIRST_YEAR} to {LAST_YEAR}")
+                raise wrong("start_date", says("must-lie-in-years", first_year=FIRST_YEAR, last_year=LAST_YEAR))
         whole = sum(x.days_count for x in self.legs)
         if whole > MOST_DAYS:
-            raise wrong("legs", f"make {whole} days; {MOST_DAYS} are the most")
+            raise wrong("legs", says("make-most", whole=whole, most_days=MOST_DAYS))
         return self

@@ -12,6 +12,7 @@ from bothy.core.design.base import By, Doc, Id, Name, Note, PartKey
 from bothy.core.warmth.coolant import FluidKey
 from bothy.core.warmth.heater import FuelKey
 from bothy.core.warmth.shell import On, PopTopSize, SlideOutSize
+from bothy.core.words.says import design_says as says
 
 Mm = Annotated[float, Field(ge=0, le=5000)]
 MaterialKey = Annotated[str, StringConstraints(pattern=r"^[a-z0-9_]{1,40}$")]
@@ -43,13 +44,13 @@ class WallLayer(Doc):
     def _known(self) -> Self:
         if self.material is None:
             if self.conductivity_w_mk is None:
-                raise wrong("conductivity_w_mk", "is required for a layer of your own, or choose a material")
+                raise wrong("conductivity_w_mk", says("required-for-layer-your"))
             if self.mu is None:
-                raise wrong("mu", "is required for a layer of your own: how it holds vapour back, 1 for fibre, 10 000 for plastic")
+                raise wrong("mu", says("required-for-layer-your-own"))
         elif self.material != AIR_GAP and self.material not in materials():
-            raise wrong("material", f"“{self.material}” is not a material of the table")
+            raise wrong("material", says("not-material-table", material=self.material))
         if self.material == AIR_GAP and self.thickness_mm < 1:
-            raise wrong("thickness_mm", "of an air gap must be at least 1 mm")
+            raise wrong("thickness_mm", says("air-gap-must-be"))
         return self
 
 
@@ -74,11 +75,11 @@ class BuildUp(Doc):
     def _sense(self) -> Self:
         unique_ids(x.id for x in self.layers)
         if not self.layers and self.skin == "none":
-            raise wrong("layers", f"“{self.name}” has neither a layer nor a skin; give it one")
+            raise wrong("layers", says("has-neither-layer-nor", self_name=self.name))
         if self.rib_spacing_mm is not None:
             own = self.rib_flange_mm + 2 * max(13.0, sum(x.thickness_mm for x in self.layers if x.over_ribs))
             if own >= self.rib_spacing_mm:
-                raise wrong("rib_spacing_mm", f"must be more than the {own:.0f} mm that a rib itself takes")
+                raise wrong("rib_spacing_mm", says("must-be-more-than", own_mm=own))
         return self
 
 
@@ -177,13 +178,13 @@ class Heater(Doc):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.min_w > self.max_w:
-            raise wrong("min_w", "must be at most the largest output")
+            raise wrong("min_w", says("must-be-at-most"))
         if self.run_min_w > self.run_max_w:
-            raise wrong("run_min_w", "must be at most the electricity at full output")
+            raise wrong("run_min_w", says("must-be-at-most-electricity"))
         if self.efficiency_frac is not None and self.fuel != "electric" and self.efficiency_frac > 1:
-            raise wrong("efficiency_frac", "must be at most 1 for what burns")
+            raise wrong("efficiency_frac", says("must-be-at-most-for"))
         if self.fuel == "wood" and self.tank_volume_l is not None:
-            raise wrong("tank_volume_l", "wood is counted by mass; give kilograms")
+            raise wrong("tank_volume_l", says("wood-counted-by-mass"))
         return self
 
 
@@ -249,7 +250,7 @@ class CoolantLoop(Doc):
     def _pump(self) -> Self:
         unique_ids(z.id for z in self.zones)
         if (self.pump_head_max_m is None) != (self.pump_flow_max_l_min is None):
-            raise wrong("pump_head_max_m" if self.pump_head_max_m is None else "pump_flow_max_l_min", "a pump has a largest head and a largest flow; give both")
+            raise wrong("pump_head_max_m" if self.pump_head_max_m is None else "pump_flow_max_l_min", says("pump-has-largest-head"))
         return self
 
 
@@ -276,7 +277,7 @@ class Vent(Doc):
     @model_validator(mode="after")
     def _fan(self) -> Self:
         if self.is_fan and self.flow_max_m3_h is None:
-            raise wrong("flow_max_m3_h", f"“{self.name}” is a fan: give its free flow, from the label")
+            raise wrong("flow_max_m3_h", says("fan-give-free-flow", self_name=self.name))
         return self
 
 
@@ -415,11 +416,11 @@ class Warmth(Doc):
         ):
             unique_ids(x.id for x in items)
         if self.design_cold_c is not None and self.design_cold_c >= min(self.indoor_temp_c or 20, self.night_temp_c or 16):
-            raise wrong("design_cold_c", "must be colder than it is to be inside by day and night")
+            raise wrong("design_cold_c", says("must-be-colder-than"))
         builds = {b.id for b in self.build_ups}
         for s in self.surfaces:
             if s.build_up is not None and s.build_up not in builds:
-                raise wrong("build_up", f"the surface “{s.id}” names the build-up “{s.build_up}”, which does not exist")
+                raise wrong("build_up", says("surface-names-build-up", s_id=s.id, build_up=s.build_up))
         self._duct_tree()
         return self
 
@@ -434,10 +435,10 @@ class Warmth(Doc):
             seen, at = {d.id}, d
             while at.parent is not None:
                 if at.parent not in ducts:
-                    raise wrong("parent", f"the duct “{at.name}” branches off “{at.parent}”, which does not exist")
+                    raise wrong("parent", says("duct-branches-off-which", at_name=at.name, parent=at.parent))
                 if at.parent in seen:
-                    raise wrong("parent", f"the duct “{d.name}” branches off itself: no air can get into it")
+                    raise wrong("parent", says("duct-branches-off-itself", d_name=d.name))
                 at = ducts[at.parent]
                 seen.add(at.id)
         if self.drying is not None and self.drying.duct is not None and self.drying.duct not in ducts:
-            raise wrong("duct", f"“{self.drying.name}” names the duct “{self.drying.duct}”, which does not exist")
+            raise wrong("duct", says("names-duct-which-does", drying_name=self.drying.name, duct=self.drying.duct))

@@ -13,6 +13,7 @@ from bothy.core.water.demand import Toilet, WaterHabits
 from bothy.core.water.pipe import PumpPoint, check_curve
 from bothy.core.water.properties import FITTINGS
 from bothy.core.water.tank import Prism
+from bothy.core.words.says import design_says as says
 
 Holds = Literal["fresh", "drinking", "grey", "black"]
 Place = Literal["inside", "underfloor", "outside"]
@@ -43,9 +44,9 @@ class Sender(Doc):
     def _sense(self) -> Self:
         if self.kind == "stepped":
             if not self.step_z_m or any(b <= a for a, b in zip(self.step_z_m, self.step_z_m[1:], strict=False)):
-                raise wrong("step_z_m", "a stepped probe needs the heights of its steps, rising")
+                raise wrong("step_z_m", says("stepped-probe-needs-heights"))
         elif self.full_signal == self.empty_signal:
-            raise wrong("full_signal", "must differ from empty_signal")
+            raise wrong("full_signal", says("must-differ-from-empty"))
         return self
 
 
@@ -121,7 +122,7 @@ class Pump(Doc):
     def _sense(self) -> Self:
         check_curve(self.points)
         if self.cut_in_kpa is not None and self.cut_out_kpa is not None and self.cut_out_kpa <= self.cut_in_kpa:
-            raise wrong("cut_out_kpa", f"must be more than cut_in_kpa ({self.cut_in_kpa:g})")
+            raise wrong("cut_out_kpa", says("must-be-more-than-cut", cut_in_kpa=self.cut_in_kpa))
         return self
 
 
@@ -153,9 +154,9 @@ class PipeRun(Doc):
     def _fittings(self) -> Self:
         for name, count in self.fittings.items():
             if name not in FITTINGS:
-                raise wrong("fittings", f"“{name}” is not a known fitting; known are {', '.join(FITTINGS)}")
+                raise wrong("fittings", says("not-known-fitting-known", name=name, fittings=", ".join(FITTINGS)))
             if not 0 <= count <= 100:
-                raise wrong("fittings", f"“{name}” must come 0 to 100 times")
+                raise wrong("fittings", says("must-come-to-times", name=name))
         return self
 
 
@@ -176,7 +177,7 @@ class WaterFilter(Doc):
     @model_validator(mode="after")
     def _life(self) -> Self:
         if self.rated_l is None and self.rated_months is None:
-            raise wrong("rated_l", "give rated_l or rated_months, or both")
+            raise wrong("rated_l", says("give-rated-or-rated"))
         return self
 
 
@@ -309,18 +310,18 @@ class Water(Doc):
         for j in self.joins:
             for t in j.tanks:
                 if t not in tanks:
-                    raise wrong("tanks", f"“{j.name}” joins the tank “{t}”, which does not exist")
+                    raise wrong("tanks", says("joins-tank-which-does", j_name=j.name, t=t))
                 if t in taken:
-                    raise wrong("tanks", f"the tank “{t}” is joined twice; list all joined tanks in one crossover")
+                    raise wrong("tanks", says("tank-joined-twice-list", t=t))
                 taken.add(t)
         runs = {r.id: r for r in self.runs}
         for r in self.runs:
             seen, at = {r.id}, r
             while at.parent is not None:
                 if at.parent not in runs:
-                    raise wrong("parent", f"the run “{at.name}” begins at “{at.parent}”, which does not exist")
+                    raise wrong("parent", says("run-begins-at-which-does", at_name=at.name, parent=at.parent))
                 if at.parent in seen:
-                    raise wrong("parent", f"the run “{r.name}” leads back to itself; every run must begin at the pump")
+                    raise wrong("parent", says("run-leads-back-to-itself", r_name=r.name))
                 at = runs[at.parent]
                 seen.add(at.id)
         return self

@@ -15,6 +15,7 @@ from bothy.core.design.raceway import Raceway
 from bothy.core.wiring.conductors import AREA, Awg, Installation, Insulation
 from bothy.core.wiring.drop import DropClass
 from bothy.core.wiring.fuses import FamilyKey
+from bothy.core.words.says import design_says as says
 
 CircuitKind = Literal["load", "ac", "inverter", "solar", "driving", "driving_in", "shore", "feeder", "main", "trickle"]
 
@@ -102,11 +103,11 @@ class Circuit(Doc):
     @model_validator(mode="after")
     def _one_size(self) -> Self:
         if self.area_mm2 is not None and self.awg is not None:
-            raise wrong("awg", "give a size in mm² or in AWG, not both")
+            raise wrong("awg", says("give-size-in-or"))
         if self.negative_area_mm2 is not None and self.negative_awg is not None:
-            raise wrong("negative_awg", "give the size of the return in mm² or in AWG, not both")
+            raise wrong("negative_awg", says("give-size-return-in"))
         if self.array is not None and self.kind != "solar":
-            raise wrong("array", "is for the circuit of a solar controller only")
+            raise wrong("array", says("for-circuit-solar-controller"))
         return self
 
     @property
@@ -145,9 +146,9 @@ class OtherCable(Doc):
     @model_validator(mode="after")
     def _one_size(self) -> Self:
         if self.area_mm2 is not None and self.awg is not None:
-            raise wrong("awg", "give a size in mm² or in AWG, not both")
+            raise wrong("awg", says("give-size-in-or"))
         if self.array is not None and self.kind != "panels":
-            raise wrong("array", "is for the cable from panels only")
+            raise wrong("array", says("for-cable-from-panels"))
         return self
 
 
@@ -186,11 +187,11 @@ class Wiring(Doc):
             seen, at = {b.id}, b
             while at.fed_from is not None:
                 if at.fed_from not in boards:
-                    raise wrong("fed_from", f"board “{at.name}” is fed from the board “{at.fed_from}”, which does not exist")
+                    raise wrong("fed_from", says("board-fed-from-board", at_name=at.name, fed_from=at.fed_from))
                 if at.fed_from in seen:
-                    raise wrong("fed_from", f"board “{b.name}” goes round in a circle; every board must lead back to the busbar")
+                    raise wrong("fed_from", says("board-goes-round-in", b_name=b.name))
                 at = boards[at.fed_from]
                 seen.add(at.id)
                 if at.side != b.side:
-                    raise wrong("fed_from", f"board “{b.name}” and board “{at.name}” are not on the same side, direct current or mains")
+                    raise wrong("fed_from", says("board-and-board-not", b_name=b.name, at_name=at.name))
         return self

@@ -29,6 +29,7 @@ from bothy.core.facts.kinds import (
     Stock,
     Weighing,
 )
+from bothy.core.words.says import facts_says as says
 
 
 class Facts(Doc):
@@ -60,20 +61,20 @@ class Facts(Doc):
     @model_validator(mode="after")
     def _once(self) -> Self:
         for what, ids in (
-            ("reading of circuit", [r.circuit for r in self.readings]),
-            ("pressure test", [t.id for t in self.water_tests]),
-            ("leak test", [t.id for t in self.gas_tests]),
-            ("reading of gas", [c.id for c in self.gas_checks]),
-            ("look before a trip", list(self.pre_trip)),
+            (says("reading-circuit"), [r.circuit for r in self.readings]),
+            (says("pressure-test"), [t.id for t in self.water_tests]),
+            (says("leak-test"), [t.id for t in self.gas_tests]),
+            (says("reading-gas"), [c.id for c in self.gas_checks]),
+            (says("look-before-trip"), list(self.pre_trip)),
             ("weighing", [w.id for w in self.weighings]),
-            ("entry of the log", [x.id for x in self.log]),
-            ("look at", [x.id for x in self.seen]),
-            ("closing of", [x.id for x in self.closings]),
+            (says("entry-log"), [x.id for x in self.log]),
+            (says("look-at"), [x.id for x in self.seen]),
+            (says("closing"), [x.id for x in self.closings]),
             ("purchase", [x.id for x in self.purchases]),
             ("stock", [x.id for x in self.stock]),
             ("quote", [x.id for x in self.quotes]),
-            ("small thing", [x.id for x in self.punch]),
-            ("thing built otherwise", [x.id for x in self.as_built]),
+            (says("small-thing"), [x.id for x in self.punch]),
+            (says("thing-built-otherwise"), [x.id for x in self.as_built]),
             ("paper", [x.id for x in self.papers]),
             ("maintenance", [x.id for x in self.services]),
             ("step", [x.id for x in self.steps]),
@@ -82,5 +83,5 @@ class Facts(Doc):
         ):
             for i, one in enumerate(ids):
                 if one in ids[:i]:
-                    raise wrong("id", f"{what} “{one}” is there twice; every id must be unique")
+                    raise wrong("id", says("there-twice-every-id", what=what, one=one))
         return self

@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Whole, wrong
 from bothy.core.design.base import Doc, Id, Name, Note
+from bothy.core.words.says import facts_says as says
 
 Person = Annotated[str, Field(max_length=120)]
 Day = Annotated[str, Field(max_length=40)]
@@ -35,7 +36,7 @@ class HoldTest(Doc):
     """A pressure-hold test as it was done."""
 
     id: Id
-    name: Name = "Pressure test"
+    name: Name = says("pressure-test-2")
     on: Day = ""
     who: Person = ""
     medium: Literal["water", "air"] = "water"
@@ -50,7 +51,7 @@ class HoldTest(Doc):
     @model_validator(mode="after")
     def _volume(self) -> Self:
         if self.medium == "air" and self.gas_volume_l is None:
-            raise wrong("gas_volume_l", "is required for a test with air: the whole volume under test")
+            raise wrong("gas_volume_l", says("required-for-test-with"))
         return self
 
 
@@ -58,7 +59,7 @@ class GasTest(Doc):
     """A leak test by pressure drop as it was done; ``system`` is what was tested, a mark for each part."""
 
     id: Id
-    name: Name = "Leak test"
+    name: Name = says("leak-test-2")
     on: Day = ""
     who: Person = ""
     licence: Person = ""
@@ -81,7 +82,7 @@ class GasTest(Doc):
     @model_validator(mode="after")
     def _system(self) -> Self:
         if len(self.system) > 100:
-            raise wrong("system", "holds at most 100 parts")
+            raise wrong("system", says("holds-at-most-parts"))
         return self
 
 
@@ -121,9 +122,9 @@ class StepRecord(Doc):
     @model_validator(mode="after")
     def _real(self) -> Self:
         if self.simulated:
-            raise wrong("simulated", "a simulated value proves nothing; measure it on the vehicle")
+            raise wrong("simulated", says("simulated-value-proves-nothing"))
         if self.accepted and not self.note.strip():
-            raise wrong("note", "is required where a marginal reading is accepted: why it is good enough")
+            raise wrong("note", says("required-where-marginal-reading"))
         return self
 
 
@@ -188,7 +189,7 @@ class Seen(Doc):
     @model_validator(mode="after")
     def _named(self) -> Self:
         if self.waived and not self.who.strip():
-            raise wrong("who", "is required for a waiver: whoever closes it all the same, by name")
+            raise wrong("who", says("required-for-waiver-whoever"))
         return self
 
 
@@ -291,7 +292,7 @@ class Paper(Doc):
     @model_validator(mode="after")
     def _licensed(self) -> Self:
         if self.id in ("mains", "gas", "seats") and not self.licence.strip():
-            raise wrong("licence", "is required: the number of the licence of whoever signed it")
+            raise wrong("licence", says("required-number-licence-whoever"))
         return self
 
 
@@ -328,7 +329,7 @@ class Weighing(Doc):
     @model_validator(mode="after")
     def _some(self) -> Self:
         if self.front_kg + self.rear_kg <= 0:
-            raise wrong("front_kg", "give what the front and the rear axle weigh; a vehicle weighs something")
+            raise wrong("front_kg", says("give-what-front-and"))
         if self.left_kg is not None and self.left_kg > self.front_kg + self.rear_kg:
-            raise wrong("left_kg", f"one side can't weigh more than all of it ({self.front_kg + self.rear_kg:g} kg)")
+            raise wrong("left_kg", says("one-side-cant-weigh", front_kg=self.front_kg + self.rear_kg))
         return self

@@ -10,6 +10,7 @@ from pydantic import BaseModel
 
 from bothy.core.contract import BadInput, quick
 from bothy.core.proving.diagnosis import LEAST_GAIN, STOP, Test, entropy, learnt_priors, normalised, ranked, updated
+from bothy.core.words.says import faults_says as says
 
 TIED = 0.02
 """Predictions closer than this part of a spread in every test can't be told apart."""
@@ -183,13 +184,13 @@ def shown(p: Probe, a: Answer) -> str:
 def _step(case: Case, p: dict[str, float], a: Answer) -> tuple[dict[str, float], Probe]:
     found = next((x for x in case.probes if x.test.id == a.test), None)
     if found is None:
-        raise BadInput("test", f"“{a.test}” is no test of this search")
+        raise BadInput("test", says("no-test-this-search", test=a.test))
     if found.test.numeric and a.reading is None:
-        raise BadInput("reading", f"of “{found.title}” is required, in {found.unit}")
+        raise BadInput("reading", says("required-in", found_title=found.title, unit=found.unit))
     if not found.test.numeric and a.outcome not in found.test.outcomes:
-        raise BadInput("outcome", f"of “{found.title}” must be one of {', '.join(found.test.outcomes)}")
+        raise BadInput("outcome", says("must-be-one", found_title=found.title, outcomes=", ".join(found.test.outcomes)))
     if a.reading is not None and abs(a.reading) > 50 * found.test.span:
-        raise BadInput("reading", f"of “{found.title}” is far outside what a meter shows there; in {found.unit}?")
+        raise BadInput("reading", says("far-outside-what-meter", found_title=found.title, unit=found.unit))
     return updated(p, found.test, a.outcome, a.reading)[0], found
 
 
@@ -271,14 +272,16 @@ def _said(case: Case, state: str, best: str | None, causes: Sequence[Hypothesis]
     first = causes[0]
     if state == "found":
         if first.kind == "none":
-            return "Nothing is wrong but the expectation: look at what the design says of this circuit."
+            return says("nothing-wrong-but-expectation")
         others = [h.name for h in causes if h.id in group[1:] and p[h.id] > 0.02]
-        more = f", or {' or '.join(others)}: a meter doesn’t tell them apart" if others else ""
-        return f"{first.name[0].upper()}{first.name[1:]}{more}. {first.repair} Then prove it again from {first.stage.upper()}."
+        more = says("or-meter-doesnt-tell", others=" or ".join(others)) if others else ""
+        return says(
+            "then-prove-again-from", first_name=first.name[0].upper(), first_name_2=first.name[1:], more=more, repair=first.repair, stage=first.stage.upper()
+        )
     if state == "stuck":
         left = " or ".join(h.name for h in causes if p[h.id] > 0.1)
-        return f"No test tells more: {left}. Look at each, or take a reading of your own."
+        return says("no-test-tells-more", left=left)
     probe = next(x for x in case.probes if x.test.id == best)
-    where = f"red on {case.nodes[probe.a]}, black on {case.nodes[probe.b]}, " if probe.a and probe.b else ""
+    where = says("red-on-black-on", nodes=case.nodes[probe.a], nodes_2=case.nodes[probe.b]) if probe.a and probe.b else ""
     joined = " " if probe.title.endswith("?") and not where else ": "
-    return f"{probe.title}{joined}{where}{probe.test.minutes:g} min. It tells most for its time."
+    return says("tells-most-for-time", probe_title=probe.title, joined=joined, where=where, minutes_min=probe.test.minutes)

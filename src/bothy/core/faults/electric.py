@@ -13,6 +13,7 @@ from bothy.core.faults.case import Case, Drawn, Hypothesis, Probe
 from bothy.core.proving.diagnosis import Test, gap_edges
 from bothy.core.proving.probe import METER_OHM, Element, Fault, Solved, blown_in, with_faults
 from bothy.core.proving.sheet import HOLDER_MOHM, SWITCH_MOHM, TERMINALS_MOHM, fuse_mohm
+from bothy.core.words.says import faults_says as says
 
 BANK_MOHM = 6.0
 SHUNT_MOHM = 0.25
@@ -24,7 +25,7 @@ DROP_FRAC, DROP_V = 0.15, 0.02
 """A drop across one leg doesn't depend on the battery's charge, so it is predicted better: 15 % of itself and 20 mV."""
 CURRENT_FRAC = 0.15
 GROUND = "bank-minus"
-CAUTION = "Rings off, a fuse rated for the lead, one hand. Isolate before anything is loosened; never measure ohms or amps across a battery."
+CAUTION = says("rings-off-fuse-rated")
 
 
 class Point(NamedTuple):
@@ -62,7 +63,7 @@ def model_of(src: Source, c: Circuit) -> Model | None:
     feeders = {x.board: p for x in src.ctx.design.wiring.circuits if x.kind == "feeder" and (p := src.circuits.get(x.id)) is not None}
     main = next((p for x in src.ctx.design.wiring.circuits if x.kind == "main" and (p := src.circuits.get(x.id)) is not None), None)
     feeder = feeders.get(c.board) if c.board else None
-    points = [Point("bank-plus", "bank plus"), Point("bus-plus", "plus busbar")]
+    points = [Point("bank-plus", says("bank-plus")), Point("bus-plus", says("plus-busbar"))]
     main_mohm = (main.resistance_mohm if main is not None and main.resistance_mohm else 0.5) / 2 + 0.5
     out = [
         Element("bank", "source", "bank-plus", GROUND, BANK_MOHM / 1000, volts),
@@ -71,14 +72,14 @@ def model_of(src: Source, c: Circuit) -> Model | None:
     board, minus = "bus-plus", "bus-minus"
     if feeder is not None:
         loop = (feeder.resistance_mohm or 2.0) / 2
-        points.append(Point("board-plus", "board plus"))
+        points.append(Point("board-plus", says("board-plus")))
         out.append(Element("feeder", "resistor", "bus-plus", "board-plus", (loop + 0.5) / 1000))
         board, minus = "board-plus", "board-minus"
     points += [
-        Point("fuse-out", "behind the fuse"),
-        Point("switch-out", "behind the switch"),
-        Point("load-plus", "plus at the load"),
-        Point("load-minus", "minus at the load"),
+        Point("fuse-out", says("behind-fuse")),
+        Point("switch-out", says("behind-switch")),
+        Point("load-plus", says("plus-at-load")),
+        Point("load-minus", says("minus-at-load")),
     ]
     out += [
         Element("fuse", "fuse", board, "fuse-out", max(0.2, fuse + HOLDER_MOHM) / 1000, rating_a=c.fuse_a),
@@ -88,9 +89,9 @@ def model_of(src: Source, c: Circuit) -> Model | None:
         Element("minus", "resistor", "load-minus", minus, cable / 2000 + TERMINALS_MOHM / 2000),
     ]
     if feeder is not None:
-        points.append(Point("board-minus", "board minus"))
+        points.append(Point("board-minus", says("board-minus")))
         out.append(Element("feeder-minus", "resistor", "board-minus", "bus-minus", ((feeder.resistance_mohm or 2.0) / 2 + 0.5) / 1000))
-    points += [Point("bus-minus", "minus busbar"), Point(GROUND, "bank minus")]
+    points += [Point("bus-minus", says("minus-busbar")), Point(GROUND, says("bank-minus"))]
     out.append(Element("shunt", "resistor", "bus-minus", GROUND, (SHUNT_MOHM + 0.5) / 1000))
     return Model(out, points, volts, row.expected_a, "fuse", board, minus)
 
@@ -111,57 +112,57 @@ def causes_of(m: Model, c: Circuit, names: str) -> list[Cause]:
 
     def joints(id: str, name: str, prior: float, kind: str, repair: str, element: str, stage: str = "s0") -> None:
         for ohm in SIZES_OHM:
-            add(f"{id}-{ohm:g}", f"{name}, about {ohm:g} Ω", prior / len(SIZES_OHM), kind, repair, stage, element, Fault(element, "high_resistance", ohm))
+            add(
+                f"{id}-{ohm:g}", says("about", name=name, ohm=ohm), prior / len(SIZES_OHM), kind, repair, stage, element, Fault(element, "high_resistance", ohm)
+            )
 
     if c.protection != "none":
         add(
             "fuse-open",
-            "the fuse is blown or not in",
+            says("fuse-blown-or-not"),
             0.15,
             "fuse",
-            "Find why before a new one of the same rating goes in.",
+            says("find-why-before-new"),
             "s0",
             "fuse",
             Fault("fuse", "open"),
         )
-        joints("fuse-holder", "a loose or burnt contact at the fuse", 0.06, "joint", "Change the holder, crimp its lugs anew.", "fuse")
-    add("switch-open", "the switch doesn’t close", 0.05, "switch", "Change the switch, or push its connector home.", "s0", "switch", Fault("switch", "open"))
-    joints("switch-bad", "burnt contacts in the switch", 0.03, "switch", "Change the switch.", "switch")
+        joints("fuse-holder", says("loose-or-burnt-contact"), 0.06, "joint", says("change-holder-crimp-lugs"), "fuse")
+    add("switch-open", says("switch-doesnt-close"), 0.05, "switch", says("change-switch-or-push"), "s0", "switch", Fault("switch", "open"))
+    joints("switch-bad", says("burnt-contacts-in-switch"), 0.03, "switch", says("change-switch"), "switch")
     joints(
         "plus-joint",
-        "a bad crimp or loose joint in the plus",
+        says("bad-crimp-or-loose"),
         0.16,
         "joint",
-        "Find the warm joint between switch and load, cut it off, crimp a new lug.",
+        says("find-warm-joint-between"),
         "plus",
     )
-    add(
-        "plus-open", "the plus wire is broken or unplugged", 0.05, "wire", "Find the connector or the break, make it anew.", "s0", "plus", Fault("plus", "open")
-    )
+    add("plus-open", says("plus-wire-broken-or"), 0.05, "wire", says("find-connector-or-break"), "s0", "plus", Fault("plus", "open"))
     joints(
         "minus-joint",
-        "a bad crimp or loose joint in the minus",
+        says("bad-crimp-or-loose-joint"),
         0.12,
         "ground",
-        "Find the warm joint between load and minus busbar, cut it off, crimp a new lug.",
+        says("find-warm-joint-between-load"),
         "minus",
     )
     add(
         "minus-open",
-        "the minus wire is broken or unplugged",
+        says("minus-wire-broken-or"),
         0.05,
         "ground",
-        "Find the connector or the break, make it anew.",
+        says("find-connector-or-break"),
         "s0",
         "minus",
         Fault("minus", "open"),
     )
     add(
         "load-dead",
-        f"{names}: failed, or switched off at itself",
+        says("failed-or-switched-off", names=names),
         0.16,
         "load",
-        "Look at its own switch and setting first; then change it.",
+        says("look-at-own-switch"),
         "s5",
         "load",
         Fault("load", "open"),
@@ -169,20 +170,20 @@ def causes_of(m: Model, c: Circuit, names: str) -> list[Cause]:
     heavy = next(e for e in m.elements if e.id == "load").ohm
     add(
         "load-heavy",
-        f"{names}: draws twice what it should, or a second load is on this circuit",
+        says("draws-twice-what-should", names=names),
         0.04,
         "load",
-        "Switch off one by one what is on it.",
+        says("switch-off-one-by"),
         "s5",
         "load",
         Fault(None, "bridge", heavy, "load-plus", "load-minus"),
     )
     add(
         "short",
-        "plus and minus touch at the load",
+        says("plus-and-minus-touch"),
         0.03,
         "short",
-        "Leave the fuse out; part them, look for the chafed place.",
+        says("leave-fuse-out-part"),
         "s0",
         "load",
         Fault(None, "bridge", 0.01, "load-plus", "load-minus"),
@@ -190,25 +191,25 @@ def causes_of(m: Model, c: Circuit, names: str) -> list[Cause]:
     if any(e.id == "feeder" for e in m.elements):
         add(
             "feeder-joint",
-            "a bad joint in the feed of the board",
+            says("bad-joint-in-feed"),
             0.03,
             "joint",
-            "Tighten and look at both ends of the feeder.",
+            says("tighten-and-look-at"),
             "s0",
             "feeder",
             Fault("feeder", "high_resistance", 0.2),
         )
     add(
         "weak-bank",
-        "the bank is low or worn",
+        says("bank-low-or-worn"),
         0.05,
         "bank",
-        "Charge it full; if it still sags, measure its units.",
+        says("charge-full-if-still"),
         "s4",
         "bank",
         Fault("bank", "high_resistance", WEAK_BANK_OHM),
     )
-    add("nothing", "nothing is wrong: the design expects another value", 0.08, "none", "Enter in the design what really is on it.", "s5", "load")
+    add("nothing", says("nothing-wrong-design-expects"), 0.08, "none", says("enter-in-design-what"), "s5", "load")
     return out
 
 
@@ -225,24 +226,24 @@ def drop_sigma(meter: Meter, sound: float) -> float:
 
 
 OVER = (
-    ("at-bus", "bus-plus", "bus-minus", "Volts at the busbars", 2.0),
-    ("at-board", "{board}", "{minus}", "Volts at the board", 2.0),
-    ("after-fuse", "fuse-out", "{minus}", "Volts behind the fuse", 2.0),
-    ("after-switch", "switch-out", "{minus}", "Volts behind the switch", 3.0),
-    ("load-plus", "load-plus", "{minus}", "Volts at the load’s plus, against the minus of the board", 4.0),
-    ("at-load", "load-plus", "load-minus", "Volts at the load", 4.0),
+    ("at-bus", "bus-plus", "bus-minus", says("volts-at-busbars"), 2.0),
+    ("at-board", "{board}", "{minus}", says("volts-at-board"), 2.0),
+    ("after-fuse", "fuse-out", "{minus}", says("volts-behind-fuse"), 2.0),
+    ("after-switch", "switch-out", "{minus}", says("volts-behind-switch"), 3.0),
+    ("load-plus", "load-plus", "{minus}", says("volts-at-loads-plus"), 4.0),
+    ("at-load", "load-plus", "load-minus", says("volts-at-load"), 4.0),
 )
 ACROSS = (
-    ("over-fuse", "{board}", "fuse-out", "Drop over fuse and holder", 2.0),
-    ("over-switch", "fuse-out", "switch-out", "Drop over the switch", 3.0),
-    ("plus-leg", "switch-out", "load-plus", "Drop along the plus, switch to load", 5.0),
-    ("minus-leg", "load-minus", "{minus}", "Drop along the minus, load to board", 5.0),
+    ("over-fuse", "{board}", "fuse-out", says("drop-over-fuse-and"), 2.0),
+    ("over-switch", "fuse-out", "switch-out", says("drop-over-switch"), 3.0),
+    ("plus-leg", "switch-out", "load-plus", says("drop-along-plus-switch"), 5.0),
+    ("minus-leg", "load-minus", "{minus}", says("drop-along-minus-load"), 5.0),
 )
 LOOK = (
-    ("pull-fuse", "Pull the fuse and look", "Main switch of the board off. Is its wire whole?", ("whole", "blown"), 1.0),
-    ("ohms", "Fuse out, appliance unplugged: ohms from plus to minus behind the fuse", "Ohms range; nothing live on it.", ("open", "near nothing"), 5.0),
-    ("others", "Do other things on this board work as they should?", "Switch one on.", ("yes", "no"), 1.0),
-    ("swap", "Feed the appliance from a battery of its own, or put another in its place", "Does it work then?", ("works", "doesn’t"), 8.0),
+    ("pull-fuse", says("pull-fuse-and-look"), says("main-switch-board-off"), ("whole", "blown"), 1.0),
+    ("ohms", says("fuse-out-appliance-unplugged"), says("ohms-range-nothing-live"), ("open", says("near-nothing")), 5.0),
+    ("others", says("do-other-things-on"), says("switch-one-on"), ("yes", "no"), 1.0),
+    ("swap", says("feed-appliance-from-battery"), says("does-work-then"), ("works", "doesn’t"), 8.0),
 )
 
 
@@ -267,7 +268,7 @@ def electric_case(src: Source, c: Circuit, observed: Sequence[tuple[str, float]]
     m = model_of(src, c)
     if m is None:
         return None
-    names = ", ".join(src.circuits[c.id].appliance_names[:2]) or "the appliance"
+    names = ", ".join(src.circuits[c.id].appliance_names[:2]) or says("appliance")
     causes = causes_of(m, c, names)
     solved = solved_all(m, causes)
     meter = src.ctx.design.prove.meter
@@ -280,15 +281,15 @@ def electric_case(src: Source, c: Circuit, observed: Sequence[tuple[str, float]]
         edges = gap_edges(list(predicted.values()), sd)
         healthy = predicted["nothing"]
         said = (
-            f"about {healthy:.2f} V"
+            says("about-2", healthy_v=healthy)
             if unit == "V" and abs(healthy) >= 1
-            else f"about {1000 * healthy:.0f} mV"
+            else says("about-mv", healthy=1000 * healthy)
             if unit == "V"
-            else f"about {healthy:.1f} {unit}"
+            else says("about-3", healthy=healthy, unit=unit)
         )
         probes.append(Probe(Test(id, minutes, predicted=predicted, sd=sd, span=span, edges=edges), title, how, unit, a, b, "" if unit == "V" else "plus", said))
 
-    how = "Everything on this circuit switched on."
+    how = says("everything-on-this-circuit")
     for id, a, b, title, minutes in OVER:
         one, two = place(a), place(b)
         if id == "at-board" and m.board == "bus-plus":
@@ -299,25 +300,23 @@ def electric_case(src: Source, c: Circuit, observed: Sequence[tuple[str, float]]
     for id, a, b, title, minutes in ACROSS:
         one, two = place(a), place(b)
         predicted = {k: s.meter(one, two, METER_OHM) for k, s in solved.items()}
-        numeric(
-            id, one, two, title, minutes, predicted, drop_sigma(meter, predicted["nothing"]), 2.5 * m.volts, "V", f"{how} Both leads on this leg, millivolts."
-        )
+        numeric(id, one, two, title, minutes, predicted, drop_sigma(meter, predicted["nothing"]), 2.5 * m.volts, "V", says("both-leads-on-this", how=how))
     lost = {k: s.meter("bank-plus", GROUND, METER_OHM) - s.meter("load-plus", "load-minus", METER_OHM) for k, s in solved.items()}
     numeric(
         "lost",
         "",
         "",
-        "Volts lost between bank and load",
+        says("volts-lost-between-bank"),
         5.0,
         lost,
         drop_sigma(meter, lost["nothing"]),
         2.5 * m.volts,
         "V",
-        f"{how} Bank and load, one after the other.",
+        says("bank-and-load-one", how=how),
     )
     amps = {k: abs(s.current("plus")) for k, s in solved.items()}
     amp_sd = math.hypot((meter.current_accuracy_frac * m.amps + meter.current_digits_count * meter.current_resolution_a) / math.sqrt(3), CURRENT_FRAC * m.amps)
-    numeric("amps", "", "", "Amps on the plus, with the clamp", 2.0, amps, amp_sd, 400.0, "A", f"{how} Zero the clamp at the spot.")
+    numeric("amps", "", "", says("amps-on-plus-with"), 2.0, amps, amp_sd, 400.0, "A", says("zero-clamp-at-spot", how=how))
     ids = [x.hypothesis.id for x in causes]
     for id, title, told, outcomes, minutes in LOOK:
         if id == "pull-fuse" and c.protection == "none":
@@ -327,14 +326,14 @@ def electric_case(src: Source, c: Circuit, observed: Sequence[tuple[str, float]]
     part = src.circuits[c.id]
     words = {
         "bank": "bank",
-        "main": "main fuse and lead",
-        "feeder": "feed of the board",
-        "fuse": f"fuse {c.fuse_a:g} A" if c.fuse_a else "fuse",
+        "main": says("main-fuse-and-lead"),
+        "feeder": says("feed-board"),
+        "fuse": says("fuse", fuse_a=c.fuse_a) if c.fuse_a else "fuse",
         "switch": "switch",
         "plus": "plus",
         "load": names,
         "minus": "minus",
-        "feeder-minus": "feed of the board",
+        "feeder-minus": says("feed-board"),
         "shunt": "shunt",
     }
     return Case(

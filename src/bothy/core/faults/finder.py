@@ -12,6 +12,7 @@ from bothy.core.contract import BadInput
 from bothy.core.faults.case import Answer, Case, FinderPart, search
 from bothy.core.faults.electric import electric_case, model_of, observed_of
 from bothy.core.faults.symptoms import gas_case, symptoms, table_case, water_case
+from bothy.core.words.says import faults_says as says
 
 BY_STEP = {
     "s9-restart": "pump-cycles",
@@ -42,15 +43,17 @@ class Start(BaseModel):
 def starts(src: Source) -> list[Start]:
     """Everything that can be searched in this design: its circuits, its outlets of water and gas, then the symptoms of the table."""
     out = [
-        Start(key=f"circuit:{c.id}", title=f"{p.code} {c.name}: dark, weak, or its fuse goes", field="wiring")
+        Start(key=f"circuit:{c.id}", title=says("dark-weak-or-fuse", code=p.code, c_name=c.name), field="wiring")
         for c, p in src.low
         if c.kind == "load" and model_of(src, c) is not None
     ]
     out += [
-        Start(key=f"tap:{r.id}", title=f"{r.name}: too little water", field="water") for r in src.ctx.design.water.runs if r.outlet not in ("none", "heater")
+        Start(key=f"tap:{r.id}", title=says("too-little-water", r_name=r.name), field="water")
+        for r in src.ctx.design.water.runs
+        if r.outlet not in ("none", "heater")
     ]
     ends = {p.appliance for p in src.ctx.design.gas.pipes}
-    out += [Start(key=f"flame:{a.id}", title=f"{a.name}: weak flame", field="gas") for a in src.ctx.design.gas.appliances if a.id in ends]
+    out += [Start(key=f"flame:{a.id}", title=says("weak-flame", a_name=a.name), field="gas") for a in src.ctx.design.gas.appliances if a.id in ends]
     return [*out, *(Start(key=f"symptom:{s.key}", title=s.title, field=s.field) for s in symptoms().values())]
 
 
@@ -81,7 +84,7 @@ def case_of(src: Source, key: str) -> Case:
     elif kind == "symptom":
         made = table_case(of)
     if made is None:
-        raise BadInput("start", f"“{key}” is nothing that can be searched in this design; choose one of its circuits, outlets or symptoms")
+        raise BadInput("start", says("nothing-that-can-be", key=key))
     return made
 
 

@@ -11,6 +11,7 @@ from bothy.core.commissioning.source import Source
 from bothy.core.faults.case import Hypothesis
 from bothy.core.faults.flow import OUTLETS, Piece, solved
 from bothy.core.faults.practice import Medium
+from bothy.core.words.says import faults_says as says
 
 NARROWED = 0.4
 """What flows to the outlets behind a narrow piece, as a part of what should."""
@@ -58,42 +59,42 @@ def _built() -> list[Plant]:
     water = [
         Piece("strainer", "strainer", "strainer", None, 0.02),
         Piece("pump", "pump", "pump", "strainer", 0.0),
-        Piece("main", "main pipe", "pipe", "pump", 0.12, valve=True),
-        Piece("galley", "pipe to the sink", "pipe", "main", 0.3, valve=True),
-        Piece("sink", "sink tap", "tap", "galley", 2.6),
-        Piece("wash", "pipe to the shower", "pipe", "main", 0.4, valve=True),
+        Piece("main", says("main-pipe"), "pipe", "pump", 0.12, valve=True),
+        Piece("galley", says("pipe-to-sink"), "pipe", "main", 0.3, valve=True),
+        Piece("sink", says("sink-tap"), "tap", "galley", 2.6),
+        Piece("wash", says("pipe-to-shower"), "pipe", "main", 0.4, valve=True),
         Piece("shower", "shower", "tap", "wash", 1.5),
     ]
     bus = [
         *water[:3],
-        Piece("front", "pipe to the front", "pipe", "main", 0.15, valve=True),
-        Piece("galley", "pipe to the sink", "pipe", "front", 0.3),
-        Piece("sink", "sink tap", "tap", "galley", 2.6),
-        Piece("outside", "outside tap", "tap", "front", 1.2),
-        Piece("rear", "pipe to the rear", "pipe", "main", 0.2, valve=True),
-        Piece("basin", "basin tap", "tap", "rear", 4.0),
-        Piece("wash", "pipe to the shower", "pipe", "rear", 0.3),
+        Piece("front", says("pipe-to-front"), "pipe", "main", 0.15, valve=True),
+        Piece("galley", says("pipe-to-sink"), "pipe", "front", 0.3),
+        Piece("sink", says("sink-tap"), "tap", "galley", 2.6),
+        Piece("outside", says("outside-tap"), "tap", "front", 1.2),
+        Piece("rear", says("pipe-to-rear"), "pipe", "main", 0.2, valve=True),
+        Piece("basin", says("basin-tap"), "tap", "rear", 4.0),
+        Piece("wash", says("pipe-to-shower"), "pipe", "rear", 0.3),
         Piece("shower", "shower", "tap", "wash", 1.5),
     ]
     gas = [
         Piece("bottle", "bottle", "bottle", None, 0.0, valve=True),
         Piece("regulator", "regulator", "regulator", "bottle", 0.0),
-        Piece("main", "main pipe", "pipe", "regulator", 4e-6),
+        Piece("main", says("main-pipe"), "pipe", "regulator", 4e-6),
         Piece("cook", "pipe to the {hob}", "pipe", "main", 8e-6, valve=True),
         Piece("hob", "{hob}", "burner", "cook", 30 / 130**2),
-        Piece("warm", "pipe to the heater", "pipe", "main", 5e-6, valve=True),
+        Piece("warm", says("pipe-to-heater"), "pipe", "main", 5e-6, valve=True),
         Piece("heater", "heater", "burner", "warm", 30 / 300**2),
     ]
     more = [
         *gas,
-        Piece("cool", "pipe to the fridge", "pipe", "main", 2e-5, valve=True),
+        Piece("cool", says("pipe-to-fridge"), "pipe", "main", 2e-5, valve=True),
         Piece("fridge", "fridge", "burner", "cool", 30 / 20**2),
     ]
     return [
-        Plant("galley-shower", "Sink and shower", 2, "water", "Two branches with a valve each: what do both share?", water, 280, 12),
-        Plant("bus-water", "Water of a bus", 4, "water", "Branches of branches, four taps.", bus, 280, 9),
-        Plant("hob-heater", "Hob and heater on gas", 3, "gas", "One regulator, two burners.", _named(gas), 33, 0.006),
-        Plant("three-burners", "Three burners on gas", 4, "gas", "A small flame beside a large one hides much.", _named(more), 33, 0.006),
+        Plant("galley-shower", says("sink-and-shower"), 2, "water", says("two-branches-with-valve"), water, 280, 12),
+        Plant("bus-water", says("water-bus"), 4, "water", says("branches-branches-four-taps"), bus, 280, 9),
+        Plant("hob-heater", says("hob-and-heater-on"), 3, "gas", says("one-regulator-two-burners"), _named(gas), 33, 0.006),
+        Plant("three-burners", says("three-burners-on-gas"), 4, "gas", says("small-flame-beside-large"), _named(more), 33, 0.006),
     ]
 
 
@@ -113,18 +114,20 @@ def own_water(src: Source) -> Plant | None:
     rest = min(first.pressure_kpa, w.pump.cut_out_kpa or math.inf)
     if rest <= 0:
         return None
-    pieces = [Piece("source/valve", "valve of the tank", "valve", None, 0.0, valve=True)] if w.pump.shutoff else []
+    pieces = [Piece("source/valve", says("valve-tank"), "valve", None, 0.0, valve=True)] if w.pump.shutoff else []
     if w.pump.strainer:
         pieces.append(Piece("source/strainer", "strainer", "strainer", pieces[-1].id if pieces else None, 0.02))
     pieces.append(Piece("source/pump", "pump", "pump", pieces[-1].id if pieces else None, 0.0))
     for r in w.runs:
         bore, length = r.inner_diameter_mm / 1000, r.length_m + 1.0
         k = 8 * FRICTION * length * WATER / (math.pi**2 * bore**5) / 60_000**2 / 1000
-        pieces.append(Piece(r.id, f"pipe to {r.name}" if r.outlet not in ("none", "heater") else r.name, "pipe", r.parent or "source/pump", k))
+        pieces.append(Piece(r.id, says("pipe-to", r_name=r.name) if r.outlet not in ("none", "heater") else r.name, "pipe", r.parent or "source/pump", k))
         if r.outlet not in ("none", "heater"):
             pieces.append(Piece(f"{r.id}/tap", r.name, "tap", r.id, r.rated_kpa / r.wanted_l_min**2))
     pieces = pruned(in_order(pieces))
-    return Plant("own-water", "Water of this vehicle", 3, "water", "Of this vehicle.", pieces, rest, max(0.0, (rest - last.pressure_kpa) / last.flow_l_min))
+    return Plant(
+        "own-water", says("water-this-vehicle"), 3, "water", says("this-vehicle"), pieces, rest, max(0.0, (rest - last.pressure_kpa) / last.flow_l_min)
+    )
 
 
 def own_gas(src: Source) -> Plant | None:
@@ -149,7 +152,7 @@ def own_gas(src: Source) -> Plant | None:
     if not any(x.kind == "burner" for x in pieces):
         return None
     rest = 1.1 * worked.nominal_mbar
-    return Plant("own-gas", "Gas of this vehicle", 4, "gas", "Of this vehicle.", pieces, rest, 0.08 * rest / max(1.0, whole))
+    return Plant("own-gas", says("gas-this-vehicle"), 4, "gas", says("this-vehicle"), pieces, rest, 0.08 * rest / max(1.0, whole))
 
 
 def pruned(pieces: Sequence[Piece]) -> list[Piece]:
@@ -205,17 +208,17 @@ def faults_of(plant: Plant) -> list[Ill]:
     for x in pipes:
         put(
             f"narrow:{x.id}",
-            f"{x.name}: kinked, blocked or a valve half shut",
+            says("kinked-blocked-or-valve", x_name=x.name),
             0.3 / len(pipes),
-            "Open it at both ends and look through; straighten the kink." if water else "The licensed person opens it, clears it and tests for leaks.",
+            says("open-at-both-ends") if water else says("licensed-person-opens-clears"),
             x.id,
             more={x.id: _narrow(plant, x.id)},
         )
         put(
             f"leak:{x.id}",
-            f"{x.name}: a joint leaks",
+            says("joint-leaks", x_name=x.name),
             0.2 / len(pipes),
-            "Make the joint anew and test the pressure again." if water else "The licensed person makes it anew and repeats the leak test.",
+            says("make-joint-anew-and") if water else says("licensed-person-makes-anew"),
             x.id,
             leak=x.id,
             sign="joints",
@@ -223,9 +226,9 @@ def faults_of(plant: Plant) -> list[Ill]:
     for x in outlets:
         put(
             f"sieve:{x.id}",
-            f"{x.name}: its {'sieve' if water else 'jet'} is blocked",
+            says("sieve-blocked", x_name=x.name, water=bool(water)),
             0.2 / len(outlets),
-            "Unscrew it, rinse it, brush off the scale." if water else "The licensed person cleans or changes the jet.",
+            says("unscrew-rinse-brush-off") if water else says("licensed-person-cleans-or"),
             x.id,
             more={x.id: _narrow(plant, x.id)},
             sign="sieve",
@@ -234,20 +237,20 @@ def faults_of(plant: Plant) -> list[Ill]:
         if "strainer" in by_kind:
             put(
                 "blocked",
-                "the strainer is blocked",
+                says("strainer-blocked"),
                 0.18,
-                "Clean it.",
+                says("clean"),
                 by_kind["strainer"],
                 more={by_kind["strainer"]: _narrow(plant, by_kind["strainer"])},
                 sign="bowl",
             )
-        put("weak", "the pump is weak", 0.12, "Measure volts at its plug while it runs; then change it.", by_kind["pump"], rest=0.55)
-        put("check", "the pump’s check valve lets water back", 0.1, "Clean or change the valve head.", by_kind["pump"], leak="")
-        put("air", "air comes in on the suction side", 0.1, "Make its joints anew; let the air out at the highest tap.", first, rest=0.75, sign="stream")
+        put("weak", says("pump-weak"), 0.12, says("measure-volts-at-plug"), by_kind["pump"], rest=0.55)
+        put("check", says("pumps-check-valve-lets"), 0.1, says("clean-or-change-valve"), by_kind["pump"], leak="")
+        put("air", says("air-comes-in-on"), 0.1, says("make-joints-anew-let"), first, rest=0.75, sign="stream")
     else:
         flow = sum(solved(plant.pieces, plant.rest, plant.sag, set(), {}).flow[o.id] for o in plant.outlets)
-        put("empty", "the bottle is nearly empty", 0.16, "Change it.", by_kind["bottle"], sag=1.2 * plant.rest / flow, sign="weigh")
-        tripped = "the bottle’s excess-flow valve has shut half"
-        put("tripped", tripped, 0.16, "Shut all, wait a minute, open slowly.", by_kind["bottle"], sag=1.2 * plant.rest / flow, sign="reset")
-        put("worn", "the regulator is worn", 0.12, "The licensed person changes it.", by_kind["regulator"], sag=1.2 * plant.rest / flow)
+        put("empty", says("bottle-nearly-empty"), 0.16, says("change"), by_kind["bottle"], sag=1.2 * plant.rest / flow, sign="weigh")
+        tripped = says("bottles-excess-flow-valve")
+        put("tripped", tripped, 0.16, says("shut-all-wait-minute"), by_kind["bottle"], sag=1.2 * plant.rest / flow, sign="reset")
+        put("worn", says("regulator-worn"), 0.12, says("licensed-person-changes"), by_kind["regulator"], sag=1.2 * plant.rest / flow)
     return out

@@ -11,13 +11,14 @@ from bothy.core.faults.flow import OUTLETS, Flows, Piece, joined, solved
 from bothy.core.faults.pipe_plants import BUILT_PIPES, Ill, Plant, alone, faults_of, own_gas, own_water
 from bothy.core.faults.practice import MINUTES, ActPart, OfferPart, RigAct, RigRow, Seen, drawn, noise, unit
 from bothy.core.proving.diagnosis import Test, gap_edges, normalised
+from bothy.core.words.says import faults_says as says
 
 LEAK_FALL = 0.37
 """A leak takes the gauge to 40 % in five minutes, and lower where less pipe hangs on it."""
-SPITS = "it spits"
+SPITS = says("spits")
 SURE = 0.96
 """How often a look tells right."""
-FLAMES = ("a good blue flame", "a small flame, yellow at its tips", "no flame")
+FLAMES = (says("good-blue-flame"), says("small-flame-yellow-at"), says("no-flame"))
 
 
 def pipe_rigs(src: Source) -> tuple[list[RigRow], list[RigRow]]:
@@ -52,18 +53,13 @@ class PipeRig:
         self.count = 0
         self.by_id = {x.id: x for x in plant.pieces}
         water = plant.medium == "water"
-        self.caution = (
-            "Real water is let off its pressure before a joint is opened; hot water scalds."
-            if water
-            else "A real smell of gas: no switch, no flame, shut the bottle, doors open, out. "
-            "Gas is only opened by the licensed person; here you practise to read it."
-        )
+        self.caution = says("real-water-let-off") if water else says("real-smell-gas-no")
 
     # --- what is there
 
     def nodes(self) -> list[NodePart]:
         """The store, then the end of every piece."""
-        names = {x.id: x.name.removeprefix("pipe to ").removeprefix("the ") if x.kind == "pipe" else x.name for x in self.plant.pieces}
+        names = {x.id: x.name.removeprefix(says("pipe-to-2")).removeprefix("the ") if x.kind == "pipe" else x.name for x in self.plant.pieces}
         store = "tank" if self.medium == "water" else "gas"
         return [NodePart(id="store", name=store), *(NodePart(id=k, name=v) for k, v in names.items())]
 
@@ -93,18 +89,18 @@ class PipeRig:
         """The acts that it knows."""
         water = self.medium == "water"
         rows = (
-            ("outlet", "Open or shut a tap" if water else "Burner on or off", "part"),
-            ("valve", "Open or shut a valve", "part"),
-            ("supply", "Pump on or off" if water else "Bottle open or shut", "nothing"),
-            ("measure", "Fill a jug and time it" if water else "Look at the flame", "part"),
-            ("gauge", "Read the gauge", "point"),
-            ("hold", f"{'Pump off' if water else 'Bottle shut'}, watch the gauge", "point"),
-            ("joints", "Dry paper round the joints" if water else "Soap the joints", "part"),
-            ("sieve", "Unscrew the sieve" if water else "Look at the jet", "part"),
-            *((("bowl", "Open the strainer", "nothing"),) if any(x.kind == "strainer" for x in self.plant.pieces) else ()),
-            *(() if water else (("weigh", "Weigh the bottle", "nothing"), ("reset", "Shut all, wait, open slowly", "nothing"))),
-            *(() if water else (("lighter", "A lighter along the joints", "nothing"),)),
-            ("hint", "A hint", "nothing"),
+            ("outlet", says("open-or-shut-tap") if water else says("burner-on-or-off"), "part"),
+            ("valve", says("open-or-shut-valve"), "part"),
+            ("supply", says("pump-on-or-off") if water else says("bottle-open-or-shut"), "nothing"),
+            ("measure", says("fill-jug-and-time") if water else says("look-at-flame"), "part"),
+            ("gauge", says("read-gauge"), "point"),
+            ("hold", says("pump-off-watch-gauge", water=bool(water)), "point"),
+            ("joints", says("dry-paper-round-joints") if water else says("soap-joints"), "part"),
+            ("sieve", says("unscrew-sieve") if water else says("look-at-jet"), "part"),
+            *((("bowl", says("open-strainer"), "nothing"),) if any(x.kind == "strainer" for x in self.plant.pieces) else ()),
+            *(() if water else (("weigh", says("weigh-bottle"), "nothing"), ("reset", says("shut-all-wait-open"), "nothing"))),
+            *(() if water else (("lighter", says("lighter-along-joints"), "nothing"),)),
+            ("hint", says("hint"), "nothing"),
         )
         found = [OfferPart(act=a, title=t, minutes=MINUTES[a], takes=takes, of=self._of(a)) for a, t, takes in rows]
         return [x for x in found if x.takes != "part" or x.of]
@@ -130,11 +126,7 @@ class PipeRig:
     def _said_of(self, ill: Ill) -> str:
         water = self.medium == "water"
         if ill.leak is not None:
-            return (
-                "“The pump starts now and then with all taps shut.”"
-                if water
-                else "“There is a smell of gas now and then.” The bottle is shut, the doors are open."
-            )
+            return says("pump-starts-now-and") if water else says("there-smell-gas-now")
         sound = {o.id: self._flows(set(alone(self.plant, o.id)), None).flow[o.id] for o in self.plant.outlets}
         worst = min(self.plant.outlets, key=lambda o: self._flows(set(alone(self.plant, o.id)), ill).flow[o.id] / max(1e-9, sound[o.id]))
         return f"“{worst.name[0].upper()}{worst.name[1:]}: {'little water comes' if water else 'its flame is small'}.”"
@@ -157,7 +149,7 @@ class PipeRig:
     def _flame(self, outlet: str, flow: float) -> str:
         should = self._flows(set(alone(self.plant, outlet)), None).flow[outlet]
         part = flow / should if should > 0 else 0.0
-        return "no flame" if part < 0.02 else "a small flame, yellow at its tips" if part < 0.75 else "a good blue flame"
+        return says("no-flame") if part < 0.02 else says("small-flame-yellow-at") if part < 0.75 else says("good-blue-flame")
 
     # --- what is done
 
@@ -166,11 +158,11 @@ class PipeRig:
         self.count += 1
         offer = next((x for x in self.offers() if x.act == act.act), None)
         if offer is None:
-            raise BadInput("act", f"“{act.act}” is nothing that can be done on these pipes")
+            raise BadInput("act", says("nothing-that-can-be-done", act=act.act))
         if offer.takes == "part" and act.a not in offer.of:
-            raise BadInput("a", f"“{act.a}” is no part for “{offer.title}”")
+            raise BadInput("a", says("no-part-for", a=act.a, offer_title=offer.title))
         if offer.takes == "point" and act.a not in self.probed():
-            raise BadInput("a", f"“{act.a}” is no place for the gauge")
+            raise BadInput("a", says("no-place-for-gauge", a=act.a))
         said, unsafe = {
             "outlet": self._toggle,
             "valve": self._toggle,
@@ -190,7 +182,7 @@ class PipeRig:
     def _lit(self) -> str:
         """Why a flame is unsafe now."""
         leaks = self.medium == "gas" and self.on and self.ill.leak is not None
-        return "A flame is lit while gas leaks. Where it smells of gas nothing is lit before the leak is found." if leaks else ""
+        return says("flame-lit-while-gas") if leaks else ""
 
     def _supply(self, act: RigAct) -> tuple[str, str]:
         self.on = not self.on
@@ -223,35 +215,31 @@ class PipeRig:
 
     def _hold(self, act: RigAct) -> tuple[str, str]:
         if any(o.id not in self.closed for o in self.plant.outlets):
-            return "an outlet is open: the gauge is at nothing", ""
+            return says("outlet-open-gauge-at"), ""
         left = self._held(act.a, self.closed, self.ill)
         rest = self.plant.rest * self.ill.rest
         digits = 0 if self.medium == "water" else 1
-        fell = f"fell from {rest:.{digits}f} to {left:.{digits}f} {self.plant.unit}"
-        return (fell if left < 0.98 * rest else f"stands at {rest:.{digits}f} {self.plant.unit}") + " in 5 min", ""
+        fell = says("fell-from-to", rest=f"{rest:.{digits}f}", left=f"{left:.{digits}f}", unit=self.plant.unit)
+        return (fell if left < 0.98 * rest else says("stands-at", rest=f"{rest:.{digits}f}", unit=self.plant.unit)) + " in 5 min", ""
 
     def _look(self, act: RigAct) -> tuple[str, str]:
         sign, water = self.ill.sign, self.medium == "water"
         here = act.a == self.ill.hypothesis.element
         if act.act == "joints":
             if not water and not self.on:
-                return "no bubbles: there is no pressure on it", ""
-            return ("wet" if water else "bubbles") if sign == "joints" and here else ("dry" if water else "no bubbles"), ""
+                return says("no-bubbles-there-no"), ""
+            return ("wet" if water else "bubbles") if sign == "joints" and here else ("dry" if water else says("no-bubbles")), ""
         if act.act == "sieve":
             under = self.on and self._reached(self.by_id[act.a].parent or act.a)
-            unsafe = (
-                ("" if not under else "Water stood on it: pump off and the tap open first, or it sprays.")
-                if water
-                else ("" if not under else "Gas stood on it: shut its valve or the bottle first. In a real vehicle it is the licensed person who opens it.")
-            )
+            unsafe = ("" if not under else says("water-stood-on-pump")) if water else ("" if not under else says("gas-stood-on-shut"))
             return "blocked" if sign == "sieve" and here else "clean", unsafe
         if act.act == "bowl":
-            return "full of dirt" if sign == "bowl" else "clean", "The pump was on: it draws air and water runs out. Pump off first." if self.on else ""
+            return says("full-dirt") if sign == "bowl" else "clean", says("pump-was-on-draws") if self.on else ""
         if act.act == "weigh":
-            return "its tare and 0.2 kg" if sign == "weigh" else "half full", ""
+            return says("tare-and") if sign == "weigh" else says("half-full"), ""
         if act.act == "reset":
-            return "all flames are good again" if sign == "reset" else "as before", ""
-        return "nothing to see", "Never a flame to look for gas: soap shows a leak, a lighter lights it. No score is worth it."
+            return says("all-flames-good-again") if sign == "reset" else says("as-before"), ""
+        return says("nothing-to-see"), says("never-flame-to-look")
 
     # --- the best policy
 
@@ -270,21 +258,21 @@ class PipeRig:
         dead = {x.hypothesis.id: self._flows({o.id for o in self.plant.outlets}, x) for x in self.ills}
         first = self.probed()[0]
         rested = {k: f.pressure[first] for k, f in dead.items()}
-        out.append(self._numeric(f"rest:{first}", f"gauge behind the {point_names[first]}, all shut", 2.0, rested, sd, self.plant.unit))
+        out.append(self._numeric(f"rest:{first}", says("gauge-behind-all-shut", point_names=point_names[first]), 2.0, rested, sd, self.plant.unit))
         for o in self.plant.outlets:
             made = {x.hypothesis.id: self._flows(alone(self.plant, o.id), x) for x in self.ills}
             flows = {k: f.flow[o.id] for k, f in made.items()}
             if self.medium == "water":
-                out.append(self._numeric(f"jug:{o.id}", f"jug and clock, {o.name}", 2.0, flows, 0.03 * max(flows.values()) + 0.05, "L/min"))
+                out.append(self._numeric(f"jug:{o.id}", says("jug-and-clock", o_name=o.name), 2.0, flows, 0.03 * max(flows.values()) + 0.05, "L/min"))
             else:
                 rows = {k: self._row(self._flame(o.id, q)) for k, q in flows.items()}
-                out.append(Seen(Test(f"flame:{o.id}", 2.0, outcomes=tuple(FLAMES), rows=rows), f"flame, {o.name}"))
+                out.append(Seen(Test(f"flame:{o.id}", 2.0, outcomes=tuple(FLAMES), rows=rows), says("flame", o_name=o.name)))
             for at in self.probed():
                 values = {k: f.pressure[at] for k, f in made.items()}
                 out.append(
                     self._numeric(
                         f"gauge:{at}:{o.id}",
-                        f"gauge {'behind the' if at == first else 'at'} {point_names[at]}, {o.name} {'open' if self.medium == 'water' else 'burning'}",
+                        says("gauge-behind-open", at_is=at == first, point_names=point_names[at], o_name=o.name, medium_water=self.medium == "water"),
                         2.5,
                         values,
                         sd,
@@ -293,7 +281,7 @@ class PipeRig:
                 )
         if self.medium == "gas":
             every = {x.hypothesis.id: self._flows(set(), x).pressure[first] for x in self.ills}
-            out.append(self._numeric("all", f"gauge behind the {point_names[first]}, all burning", 3.5, every, sd, self.plant.unit))
+            out.append(self._numeric("all", says("gauge-behind-all-burning", point_names=point_names[first]), 3.5, every, sd, self.plant.unit))
         return out
 
     @staticmethod
@@ -304,12 +292,12 @@ class PipeRig:
         first = self.probed()[0]
         names = {n.id: n.name for n in self.nodes()}
         valves = [x for x in self.plant.pieces if x.valve and x.kind != "bottle"]
-        ways: list[tuple[str, str, str, set[str]]] = [("all", "hold with all valves open", first, set())]
+        ways: list[tuple[str, str, str, set[str]]] = [("all", says("hold-with-all-valves"), first, set())]
         for v in valves:
-            ways.append((f"behind:{v.id}", f"hold with {_valve(v)} shut, gauge behind the {names[first]}", first, {v.id}))
+            ways.append((f"behind:{v.id}", says("hold-with-shut-gauge", valve=_valve(v), names=names[first]), first, {v.id}))
             behind = next((p for p in self.probed() if p != first and self._under(p, v.id)), None)
             if behind is not None:
-                ways.append((f"past:{v.id}", f"hold with {_valve(v)} shut, gauge at {names[behind]}", behind, {v.id}))
+                ways.append((f"past:{v.id}", says("hold-with-shut-gauge-at", valve=_valve(v), names=names[behind]), behind, {v.id}))
         out = []
         for id, title, at, closed in ways:
             fell = {x.hypothesis.id: self._held(at, closed, x) < 0.98 * self.plant.rest * x.rest for x in self.ills}
@@ -336,18 +324,18 @@ class PipeRig:
 
         for x in self.plant.pieces:
             if x.kind == "pipe":
-                put(f"joints:{x.id}", f"joints of “{x.name}”", 2.0, "dry" if water else "no bubbles", "wet" if water else "bubbles", "joints", x.id)
+                put(f"joints:{x.id}", says("joints", x_name=x.name), 2.0, "dry" if water else says("no-bubbles"), "wet" if water else "bubbles", "joints", x.id)
             if x.kind in OUTLETS:
                 put(f"sieve:{x.id}", f"{'sieve' if water else 'jet'}, {x.name}", 3.5, "clean", "blocked", "sieve", x.id)
         if any(x.kind == "strainer" for x in self.plant.pieces):
-            put("bowl", "the strainer", 4.5, "clean", "full of dirt", "bowl")
+            put("bowl", says("strainer"), 4.5, "clean", says("full-dirt"), "bowl")
         if water:
-            put("stream", "the stream of a tap", 2.0, "smooth", SPITS, "stream")
+            put("stream", says("stream-tap"), 2.0, "smooth", SPITS, "stream")
         else:
-            put("weigh", "the bottle on a scale", 4.0, "half full", "empty", "weigh")
-            put("reset", "all shut, a minute, opened slowly", 3.0, "as before", "good again", "reset")
+            put("weigh", says("bottle-on-scale"), 4.0, says("half-full"), "empty", "weigh")
+            put("reset", says("all-shut-minute-opened"), 3.0, says("as-before"), says("good-again"), "reset")
         return out
 
 
 def _valve(x: Piece) -> str:
-    return f"the {x.name}" if x.kind == "valve" else f"the valve of “{x.name}”"
+    return says("pipe_rig", x_name=x.name) if x.kind == "valve" else says("valve", x_name=x.name)

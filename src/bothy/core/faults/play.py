@@ -7,6 +7,7 @@ from bothy.core.contract import BadInput, quick
 from bothy.core.faults.pipe_rig import pipe_rig, pipe_rigs
 from bothy.core.faults.practice import MINUTES, ActPart, Guess, Kind, Rig, RigAct, RigAsk, RigPart, RigRow, ScorePart, best_path, score
 from bothy.core.faults.rig import wire_rig, wire_rigs
+from bothy.core.words.says import faults_says as says
 
 
 def rigs(src: Source) -> list[RigRow]:
@@ -20,7 +21,7 @@ def rig_of(src: Source, key: str, seed: int) -> Rig:
     """A rig with the fault that the seed hides. Raises :class:`BadInput` where there is no such rig."""
     found = wire_rig(src, key, seed) or pipe_rig(src, key, seed)
     if found is None:
-        raise BadInput("rig", f"“{key}” is no rig of this design; choose one of the list")
+        raise BadInput("rig", says("no-rig-this-design", key=key))
     return found
 
 
@@ -43,14 +44,14 @@ def _done(rig: Rig, acts: list[RigAct]) -> list[ActPart]:
             continue
         step = next(iter(best_path(rig)[hints:]), None)
         hints += 1
-        out.append(ActPart(said=f"Measure: {step.title}" if step else "Nothing tells more.", minutes=MINUTES["hint"], unsafe=""))
+        out.append(ActPart(said=says("measure", step_title=step.title) if step else says("nothing-tells-more"), minutes=MINUTES["hint"], unsafe=""))
     return out
 
 
 def _scored(rig: Rig, guess: Guess, minutes: float, unsafe: int) -> ScorePart:
     h = rig.hidden
     if not any(k.element == guess.element and k.fault == guess.fault for k in kinds_of(rig)):
-        raise BadInput("fault", f"“{guess.fault}” of “{guess.element}” is nothing that can be wrong with this rig")
+        raise BadInput("fault", says("nothing-that-can-be-wrong", fault=guess.fault, element=guess.element))
     right = 0.0 if guess.element != h.element else 1.0 if guess.fault == rig.kind_of(h.id) else 0.5
     path = best_path(rig)
     best = sum(x.minutes for x in path)

@@ -15,6 +15,7 @@ from bothy.core.faults.electric import GROUND, SIZES_OHM, Cause, Model, Point, c
 from bothy.core.faults.practice import MINUTES, ActPart, Medium, OfferPart, RigAct, RigRow, Seen, drawn, noise, unit
 from bothy.core.proving.diagnosis import Test, gap_edges, normalised
 from bothy.core.proving.probe import OPEN_ABOVE_OHM, OPEN_OHM, Element, Solved, blown_in, resistance_between, with_faults
+from bothy.core.words.says import faults_says as says
 
 METER_FUSE_A, METER_OHM = 10.0, 0.01
 """The fuse and the resistance of a meter's range of amps."""
@@ -36,28 +37,28 @@ class Built(NamedTuple):
 
 
 BUILT: dict[str, Built] = {
-    "lamp": Built("A reading lamp", 1, 12.8, 12.0, 5.0, 60.0, 60.0, False, "One fuse, one switch, one lamp."),
-    "pump": Built("A water pump", 2, 12.8, 60.0, 10.0, 22.0, 22.0, False, "A bad joint loses volts only under load."),
-    "fridge": Built("A fridge on the rear board", 3, 12.8, 55.0, 15.0, 60.0, 60.0, True, "A feeder more: is it this circuit, or all of the board?"),
-    "heater": Built("A 24 V heater", 4, 25.6, 180.0, 15.0, 20.0, 20.0, True, "High currents: tens of millivolts matter."),
+    "lamp": Built(says("reading-lamp"), 1, 12.8, 12.0, 5.0, 60.0, 60.0, False, says("one-fuse-one-switch")),
+    "pump": Built(says("water-pump"), 2, 12.8, 60.0, 10.0, 22.0, 22.0, False, says("bad-joint-loses-volts")),
+    "fridge": Built(says("fridge-on-rear-board"), 3, 12.8, 55.0, 15.0, 60.0, 60.0, True, says("feeder-more-this-circuit")),
+    "heater": Built(says("heater"), 4, 25.6, 180.0, 15.0, 20.0, 20.0, True, says("high-currents-tens-millivolts")),
 }
 
 
 def built_model(b: Built) -> Model:
     """The network of a built-in rig."""
     ohm = b.volts**2 / b.load_w
-    points = [Point("bank-plus", "bank plus"), Point("bus-plus", "plus busbar")]
+    points = [Point("bank-plus", says("bank-plus")), Point("bus-plus", says("plus-busbar"))]
     out = [Element("bank", "source", "bank-plus", GROUND, 0.006, b.volts), Element("main", "resistor", "bank-plus", "bus-plus", 0.001)]
     board, minus = "bus-plus", "bus-minus"
     if b.feeder:
-        points.append(Point("board-plus", "board plus"))
+        points.append(Point("board-plus", says("board-plus")))
         out.append(Element("feeder", "resistor", "bus-plus", "board-plus", 0.003))
         board, minus = "board-plus", "board-minus"
     points += [
-        Point("fuse-out", "behind the fuse"),
-        Point("switch-out", "behind the switch"),
-        Point("load-plus", "plus at the load"),
-        Point("load-minus", "minus at the load"),
+        Point("fuse-out", says("behind-fuse")),
+        Point("switch-out", says("behind-switch")),
+        Point("load-plus", says("plus-at-load")),
+        Point("load-minus", says("minus-at-load")),
     ]
     out += [
         Element("fuse", "fuse", board, "fuse-out", 0.01, rating_a=b.fuse_a),
@@ -67,9 +68,9 @@ def built_model(b: Built) -> Model:
         Element("minus", "resistor", "load-minus", minus, b.minus_mohm / 1000),
     ]
     if b.feeder:
-        points.append(Point("board-minus", "board minus"))
+        points.append(Point("board-minus", says("board-minus")))
         out.append(Element("feeder-minus", "resistor", "board-minus", "bus-minus", 0.003))
-    points += [Point("bus-minus", "minus busbar"), Point(GROUND, "bank minus")]
+    points += [Point("bus-minus", says("minus-busbar")), Point(GROUND, says("bank-minus"))]
     out.append(Element("shunt", "resistor", "bus-minus", GROUND, 0.00075))
     return Model(out, points, b.volts, b.load_w / b.volts, "fuse", board, minus)
 
@@ -77,7 +78,7 @@ def built_model(b: Built) -> Model:
 def wire_rigs(src: Source) -> tuple[list[RigRow], list[RigRow]]:
     """Circuits to practise on: the built-in ones, and this vehicle’s own."""
     own = [
-        RigRow(key=f"own:{c.id}", title=f"{p.code} {c.name}", level=3, about="Of this vehicle.")
+        RigRow(key=f"own:{c.id}", title=f"{p.code} {c.name}", level=3, about=says("this-vehicle"))
         for c, p in src.low
         if c.kind == "load" and model_of(src, c) is not None
     ]
@@ -116,14 +117,14 @@ def _felt(m: Model, c: Cause) -> bool:
 OFFERS = (
     ("volts", "Volts", "points"),
     ("ohms", "Ohms", "points"),
-    ("between", "Amps, meter between the probes", "points"),
-    ("amps", "Amps, clamp on the plus", "nothing"),
-    ("fuse", "Fuse out or in", "nothing"),
-    ("bridge", "Bridge the fuse", "nothing"),
+    ("between", says("amps-meter-between-probes"), "points"),
+    ("amps", says("amps-clamp-on-plus"), "nothing"),
+    ("fuse", says("fuse-out-or-in"), "nothing"),
+    ("bridge", says("bridge-fuse"), "nothing"),
     ("switch", "Switch", "nothing"),
-    ("lug", "Battery’s minus off or on", "nothing"),
-    ("swap", "Another appliance in its place", "nothing"),
-    ("hint", "A hint", "nothing"),
+    ("lug", says("batterys-minus-off-or"), "nothing"),
+    ("swap", says("another-appliance-in-place"), "nothing"),
+    ("hint", says("hint"), "nothing"),
 )
 
 
@@ -131,7 +132,7 @@ class WireRig:
     """A circuit on the bench: fuse, switch and minus lug as they are; a blown fuse stays blown until it is replaced."""
 
     medium: Medium = "wires"
-    caution = "A real circuit is isolated before anything is loosened: a battery drives hundreds of amps through a ring or a spanner."
+    caution = says("real-circuit-isolated-before")
 
     def __init__(self, title: str, level: int, model: Model, causes: list[Cause], hidden: Cause, load: str, seed: int) -> None:
         self.title, self.level, self.model, self.causes, self.fault, self.load, self.seed = title, level, model, causes, hidden, load, seed
@@ -149,10 +150,10 @@ class WireRig:
         ill = blown_in(with_faults(self.model.elements, self.fault.faults), GROUND)[0]
         frac = (ill.volts("load-plus") - ill.volts("load-minus")) / self.model.volts
         if frac < 0.05:
-            return f"“The {self.load} does nothing.”"
+            return says("does-nothing", load=self.load)
         if frac < 0.6:
-            return f"“The {self.load} hardly runs.”"
-        return f"“The {self.load} is weak.”" if frac < 0.93 else f"“Something is odd with the {self.load}.”"
+            return says("hardly-runs", load=self.load)
+        return says("weak", load=self.load) if frac < 0.93 else says("something-odd-with", load=self.load)
 
     def nodes(self) -> list[NodePart]:
         """The points of its drawing."""
@@ -203,13 +204,13 @@ class WireRig:
         if act.act in ("volts", "ohms", "between"):
             for key, node in (("a", act.a), ("b", act.b)):
                 if node not in nodes:
-                    raise BadInput(key, f"“{node}” is no point of this rig")
+                    raise BadInput(key, says("no-point-this-rig", node=node))
         if act.act == "volts":
             v = self.solved().meter(act.a, act.b) + NOISE_V * noise(self.seed, word)
             said = f"{v:.2f} V"
         elif act.act == "ohms":
             if self.minus_on and act.a != act.b:
-                unsafe = "Ohms on a live circuit: it harms the meter and says nothing. Take the battery’s minus off first."
+                unsafe = says("ohms-on-live-circuit")
                 said = "Err"
             else:
                 ohm = resistance_between(self.network(), GROUND, act.a, act.b)
@@ -220,27 +221,27 @@ class WireRig:
         elif act.act == "fuse":
             broken = self.blown or any(f.element == "fuse" and f.mode == "open" for f in self.fault.faults)
             self.fuse_in = not self.fuse_in
-            said = ("out: its wire is " + ("blown" if broken else "whole")) if not self.fuse_in else "in again"
+            said = (says("out-wire") + ("blown" if broken else "whole")) if not self.fuse_in else says("in-again")
         elif act.act == "switch":
             self.switch_on = not self.switch_on
             said = "on" if self.switch_on else "off"
         elif act.act == "lug":
             if self.minus_on and self.switch_on and abs(self.solved().current("plus")) > 0.5:
-                unsafe = "The battery’s minus came off under load: it draws a spark. Switch the load off first."
+                unsafe = says("batterys-minus-came-off")
             self.minus_on = not self.minus_on
-            said = "minus off" if not self.minus_on else "minus on"
+            said = says("minus-off") if not self.minus_on else says("minus-on")
         elif act.act == "swap":
-            said = "works with another in its place" if self.hidden.element == "load" and self.hidden.id != "short" else "no better"
+            said = says("works-with-another-in") if self.hidden.element == "load" and self.hidden.id != "short" else says("no-better")
         elif act.act == "between":
             said, unsafe = self._between(act.a, act.b, word)
         elif act.act == "bridge":
             over = [replace(e, ohm=METER_OHM, rating_a=None) if e.id == "fuse" else e for e in self.network()]
             made = Solved(over, GROUND)
             runs = made.volts("load-plus") - made.volts("load-minus") > 0.6 * m.volts
-            said = f"the {self.load} runs" if runs else "nothing changes"
-            unsafe = "A bridged fuse protects nothing: in a short the cable is what burns. Measure across it, or put in a whole one of its own rating."
+            said = says("runs", load=self.load) if runs else says("nothing-changes")
+            unsafe = says("bridged-fuse-protects-nothing")
         else:
-            raise BadInput("act", f"“{act.act}” is nothing that can be done on a circuit")
+            raise BadInput("act", says("nothing-that-can-be-done-on", act=act.act))
         return ActPart(said=said, minutes=minutes, unsafe=unsafe)
 
     def _between(self, a: str, b: str, word: str) -> tuple[str, str]:
@@ -251,7 +252,7 @@ class WireRig:
         self.blown = self.blown or bool(gone)
         amps = abs(made.current("meter"))
         if amps > METER_FUSE_A or gone:
-            return "its fuse blew", "On its range of amps the meter is a piece of wire: between two points with a voltage it shorts them. Use the clamp."
+            return says("fuse-blew"), says("on-range-amps-meter")
         return f"{max(0.0, amps + NOISE_A * noise(self.seed, word)):.2f} A", ""
 
 
@@ -260,16 +261,16 @@ def _tests(m: Model, causes: Sequence[Cause]) -> list[Seen]:
     solved = {c.hypothesis.id: blown_in(with_faults(m.elements, c.faults), GROUND)[0] for c in causes}
     meter = Meter()
     pairs = [
-        ("volts behind the fuse", "fuse-out", m.minus, 2.0, False),
-        ("volts behind the switch", "switch-out", m.minus, 2.0, False),
-        ("volts at the load’s plus", "load-plus", m.minus, 2.0, False),
-        ("volts at the load", "load-plus", "load-minus", 2.0, False),
-        ("volts at the board", m.board, m.minus, 2.0, False),
-        ("drop over the fuse", m.board, "fuse-out", 2.0, True),
-        ("drop over the switch", "fuse-out", "switch-out", 2.0, True),
-        ("drop along the plus", "switch-out", "load-plus", 2.0, True),
-        ("drop along the minus", "load-minus", m.minus, 2.0, True),
-        ("drop from bank to board", "bank-plus", m.board, 2.0, True),
+        (says("volts-behind-fuse-2"), "fuse-out", m.minus, 2.0, False),
+        (says("volts-behind-switch-2"), "switch-out", m.minus, 2.0, False),
+        (says("volts-at-loads-plus-2"), "load-plus", m.minus, 2.0, False),
+        (says("volts-at-load-2"), "load-plus", "load-minus", 2.0, False),
+        (says("volts-at-board-2"), m.board, m.minus, 2.0, False),
+        (says("drop-over-fuse"), m.board, "fuse-out", 2.0, True),
+        (says("drop-over-switch-2"), "fuse-out", "switch-out", 2.0, True),
+        (says("drop-along-plus"), "switch-out", "load-plus", 2.0, True),
+        (says("drop-along-minus"), "load-minus", m.minus, 2.0, True),
+        (says("drop-from-bank-to"), "bank-plus", m.board, 2.0, True),
     ]
     out = []
     for title, a, b, minutes, drop in pairs:
@@ -280,10 +281,10 @@ def _tests(m: Model, causes: Sequence[Cause]) -> list[Seen]:
         out.append(Seen(Test(title, minutes, predicted=values, sd=sd, span=2.5 * m.volts, edges=gap_edges(list(values.values()), sd)), title, "V"))
     amps = {k: abs(s.current("plus")) for k, s in solved.items()}
     sd = 0.1 * m.amps + NOISE_A
-    out.append(Seen(Test("amps", 2.0, predicted=amps, sd=sd, span=400.0, edges=gap_edges(list(amps.values()), sd)), "amps on the plus", "A"))
+    out.append(Seen(Test("amps", 2.0, predicted=amps, sd=sd, span=400.0, edges=gap_edges(list(amps.values()), sd)), says("amps-on-plus"), "A"))
     ids = list(solved)
     dead = {k: {"works": 0.97 if k.startswith("load-") else 0.03, "no better": 0.03 if k.startswith("load-") else 0.97} for k in ids}
-    out.append(Seen(Test("swap", 8.0, outcomes=("works", "no better"), rows=dead), "another appliance in its place"))
+    out.append(Seen(Test("swap", 8.0, outcomes=("works", says("no-better")), rows=dead), says("another-appliance-in-place-2")))
     return out
 
 
@@ -296,13 +297,13 @@ def kind_of(id: str) -> str:
 
 WORDS = {
     "bank": "bank",
-    "main": "main fuse",
-    "feeder": "feed of the board",
-    "fuse": "fuse and holder",
+    "main": says("main-fuse"),
+    "feeder": says("feed-board"),
+    "fuse": says("fuse-and-holder"),
     "switch": "switch",
-    "plus": "plus wire",
-    "minus": "minus wire",
+    "plus": says("plus-wire"),
+    "minus": says("minus-wire"),
     "load": "load",
-    "feeder-minus": "minus of the feed",
+    "feeder-minus": says("minus-feed"),
     "shunt": "shunt",
 }

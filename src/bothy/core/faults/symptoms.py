@@ -10,16 +10,17 @@ from bothy.core.catalogue.table import Row, rows, shipped
 from bothy.core.commissioning.source import Source
 from bothy.core.faults.case import Case, Drawn, Hypothesis, Probe
 from bothy.core.proving.diagnosis import Test
+from bothy.core.words.says import faults_says as says
 
 OTHER = 0.04
 """What is always left for a cause that the table doesn’t know."""
 CAUTIONS = {
-    "gas": "A smell of gas: no switch, no flame, shut the bottle, doors open, out. Nothing on the gas is loosened without the licensed person.",
-    "wiring": "Mains: no cover is opened. What needs one is the licensed person’s.",
-    "warmth": "Burners only with fresh air and a certified CO alarm; what is hot burns.",
-    "power": "Batteries drive hundreds of amps: rings off, isolate before anything is loosened. Panels are live in light.",
-    "water": "Pump off before a joint is opened; hot water scalds.",
-    "life": "Unplug before a cover is opened.",
+    "gas": says("smell-gas-no-switch"),
+    "wiring": says("mains-no-cover-opened"),
+    "warmth": says("burners-only-with-fresh"),
+    "power": says("batteries-drive-hundreds-amps"),
+    "water": says("pump-off-before-joint"),
+    "life": says("unplug-before-cover-opened"),
 }
 
 
@@ -57,11 +58,11 @@ def _row(r: Row, outcomes: tuple[str, ...], text: str) -> dict[str, float]:
     try:
         parts = [float(x) for x in text.split("/")]
     except ValueError:
-        raise r.wrong("rows", f"“{text}” is not a number") from None
+        raise r.wrong("rows", says("not-number", text=text)) from None
     if len(parts) == 1 and len(outcomes) == 2:
         parts = [parts[0], 1 - parts[0]]
     if len(parts) != len(outcomes) or abs(sum(parts) - 1) > 0.001:
-        raise r.wrong("rows", f"“{text}” must be one part for each of {len(outcomes)} outcomes and add to 1")
+        raise r.wrong("rows", says("must-be-one-part", text=text, outcomes_count=len(outcomes)))
     return dict(zip(outcomes, parts, strict=True))
 
 
@@ -83,11 +84,7 @@ def table_case(key: str) -> Case | None:
     hypotheses = [
         Hypothesis(r.text("cause"), r.text("name"), (1 - OTHER) * r.number("share"), r.text("kind"), r.text("repair"), r.text("stage")) for r in causes
     ]
-    hypotheses.append(
-        Hypothesis(
-            "other", "something that isn’t in this list", OTHER, "other", "Ask somebody who knows it; write down what you found.", causes[0].text("stage")
-        )
-    )
+    hypotheses.append(Hypothesis("other", says("something-that-isnt-in"), OTHER, "other", says("ask-somebody-who-knows"), causes[0].text("stage")))
     ids = [h.id for h in hypotheses]
     field = causes[0].text("field")
     return Case(causes[0].text("title"), key, hypotheses, [_probe(r, ids) for r in _tests().get(key, [])], caution=CAUTIONS.get(field, ""))
@@ -119,16 +116,16 @@ def weak_case(
     pieces = [
         Hypothesis(
             f"pipe:{b.id}",
-            f"{b.name}: blocked, kinked or a valve half shut",
+            says("blocked-kinked-or-valve", b_name=b.name),
             0.5 / len(way),
             "blocked",
-            "Open it at both ends and look through; straighten the kink.",
+            says("open-at-both-ends"),
             stage,
             b.id,
         )
         for b in way
     ]
-    outlet = Hypothesis("outlet", f"{at.end_name}: its own {word}", 0.2, "outlet", "Unscrew and clean it.", stage, at.id)
+    outlet = Hypothesis("outlet", says("own", end_name=at.end_name, word=word), 0.2, "outlet", says("unscrew-and-clean"), stage, at.id)
     hypotheses = [*common, *pieces, outlet]
     shared = {h.id for h in common}
 
@@ -148,15 +145,19 @@ def weak_case(
             table = {k: {"good": 1 - v, "weak too": v} for k, v in weak.items()}
             probes.append(
                 Probe(
-                    Test(f"at:{b.end}"[:60], 2.0, outcomes=("good", "weak too"), rows=table),
-                    f"Try {b.end_name}",
-                    "Alone, fully open.",
+                    Test(f"at:{b.end}"[:60], 2.0, outcomes=("good", says("weak-too")), rows=table),
+                    says("try", end_name=b.end_name),
+                    says("alone-fully-open"),
                     element=b.id,
                     sound="good",
                 )
             )
     clean = {h.id: {"clean": 0.1 if h.id == "outlet" else 0.97, "blocked": 0.9 if h.id == "outlet" else 0.03} for h in hypotheses}
-    probes.append(Probe(Test("own", 3.0, outcomes=("clean", "blocked"), rows=clean), f"Look at {at.end_name}’s own {word}", "", element=at.id, sound="clean"))
+    probes.append(
+        Probe(
+            Test("own", 3.0, outcomes=("clean", "blocked"), rows=clean), says("look-at-own", end_name=at.end_name, word=word), "", element=at.id, sound="clean"
+        )
+    )
     drawn = [Drawn(b.id, b.name, "resistor", b.parent or "source", b.id, b.end_name) for b in way]
     nodes = {"source": "source", **{b.id: b.end_name or b.name for b in way}}
     return Case(title, subject, hypotheses, probes, nodes, drawn, caution)
@@ -173,37 +174,37 @@ def water_case(src: Source, tap: str) -> Case | None:
         Branch(r.id, r.name, r.parent, r.id if r.outlet not in ("none", "heater") else "", r.name if r.outlet not in ("none", "heater") else "") for r in w.runs
     ]
     common = [
-        Hypothesis("pump", "the pump is weak or its voltage low", 0.14, "pump", "Measure volts at its plug while it runs; then change it.", "s9"),
-        Hypothesis("airlock", "air in the suction pipe", 0.12, "airlock", "Tighten the suction side, open the highest tap.", "s9"),
-        Hypothesis("strainer", "the strainer or a filter is blocked", 0.18, "blocked", "Clean the strainer, change the filter.", "s9"),
-        Hypothesis("tank", "the tank is nearly empty", 0.16, "empty", "Fill it.", "s9"),
+        Hypothesis("pump", says("pump-weak-or-voltage"), 0.14, "pump", says("measure-volts-at-plug"), "s9"),
+        Hypothesis("airlock", says("air-in-suction-pipe"), 0.12, "airlock", says("tighten-suction-side-open"), "s9"),
+        Hypothesis("strainer", says("strainer-or-filter-blocked"), 0.18, "blocked", says("clean-strainer-change-filter"), "s9"),
+        Hypothesis("tank", says("tank-nearly-empty"), 0.16, "empty", says("fill"), "s9"),
     ]
     at = next((b for b in branches if b.end == tap), None)
     if at is None:
         return None
     ids = [h.id for h in common] + [f"pipe:{b.id}" for b in branches] + ["outlet"]
     tests = [
-        Probe(Test("level", 2.0, outcomes=("enough", "low"), rows=_all(ids, "enough", "low", tank=0.97)), "Look into the tank", "", sound="enough"),
+        Probe(Test("level", 2.0, outcomes=("enough", "low"), rows=_all(ids, "enough", "low", tank=0.97)), says("look-into-tank"), "", sound="enough"),
         Probe(
             Test("bowl", 4.0, outcomes=("clean", "dirty"), rows=_all(ids, "clean", "dirty", strainer=0.9)),
-            "Open the strainer’s bowl",
-            "Pump off.",
+            says("open-strainers-bowl"),
+            says("pump-off"),
             sound="clean",
         ),
         Probe(
             Test("bubbles", 2.0, outcomes=("none", "bubbles"), rows=_all(ids, "none", "bubbles", airlock=0.85, tank=0.4)),
-            "Bubbles or spitting at the tap?",
+            says("bubbles-or-spitting-at"),
             "",
             sound="none",
         ),
         Probe(
-            Test("volts", 4.0, outcomes=("as at the board", "low"), rows=_all(ids, "as at the board", "low", pump=0.55)),
-            "Volts at the pump while it runs",
+            Test("volts", 4.0, outcomes=(says("as-at-board"), "low"), rows=_all(ids, says("as-at-board"), "low", pump=0.55)),
+            says("volts-at-pump-while"),
             "",
-            sound="as at the board",
+            sound=says("as-at-board"),
         ),
     ]
-    return weak_case(f"{at.end_name}: too little water", tap, branches, common, tests, "sieve or cartridge", "s9", CAUTIONS["water"])
+    return weak_case(says("too-little-water-2", end_name=at.end_name), tap, branches, common, tests, says("sieve-or-cartridge"), "s9", CAUTIONS["water"])
 
 
 def gas_case(src: Source, appliance: str) -> Case | None:
@@ -214,35 +215,35 @@ def gas_case(src: Source, appliance: str) -> Case | None:
     if not any(b.end == appliance for b in branches):
         return None
     common = [
-        Hypothesis("bottle", "the bottle is empty or too cold", 0.25, "bottle", "Change or warm it; propane instead of butane in frost.", "s10"),
-        Hypothesis("valve", "a valve is half shut, or the hose’s safety valve has tripped", 0.2, "valve", "Shut all, wait, open slowly.", "s10"),
-        Hypothesis("regulator", "the regulator is worn or icy", 0.12, "regulator", "The licensed person changes it.", "s10"),
+        Hypothesis("bottle", says("bottle-empty-or-too"), 0.25, "bottle", says("change-or-warm-propane"), "s10"),
+        Hypothesis("valve", says("valve-half-shut-or"), 0.2, "valve", says("shut-all-wait-open-slowly"), "s10"),
+        Hypothesis("regulator", says("regulator-worn-or-icy"), 0.12, "regulator", says("licensed-person-changes"), "s10"),
     ]
     ids = [h.id for h in common] + [f"pipe:{b.id}" for b in branches] + ["outlet"]
     tests = [
         Probe(
-            Test("weigh", 4.0, outcomes=("gas in it", "empty"), rows=_all(ids, "gas in it", "empty", bottle=0.65)),
-            "Weigh the bottle",
-            "Its tare is stamped on it.",
-            sound="gas in it",
+            Test("weigh", 4.0, outcomes=(says("gas-in"), "empty"), rows=_all(ids, says("gas-in"), "empty", bottle=0.65)),
+            says("weigh-bottle"),
+            says("tare-stamped-on"),
+            sound=says("gas-in"),
         ),
         Probe(
             Test("frost", 1.0, outcomes=("none", "frost"), rows=_all(ids, "none", "frost", bottle=0.4, regulator=0.4)),
-            "Frost on bottle or regulator?",
-            "Look only.",
+            says("frost-on-bottle-or"),
+            says("look-only"),
             sound="none",
         ),
         Probe(
-            Test("reset", 3.0, outcomes=("still weak", "good again"), rows=_all(ids, "still weak", "good again", valve=0.75)),
-            "Shut all, wait a minute, open slowly",
+            Test("reset", 3.0, outcomes=(says("still-weak"), says("good-again")), rows=_all(ids, says("still-weak"), says("good-again"), valve=0.75)),
+            says("shut-all-wait-minute-open"),
             "",
-            sound="still weak",
+            sound=says("still-weak"),
         ),
         Probe(
             Test("pressure", 10.0, True, ("right", "low"), _all(ids, "right", "low", regulator=0.9, bottle=0.8, valve=0.75)),
-            "Pressure behind the regulator with everything burning",
-            "The licensed person.",
+            says("pressure-behind-regulator-with"),
+            says("licensed-person"),
             sound="right",
         ),
     ]
-    return weak_case(f"{names[appliance]}: weak flame", appliance, branches, common, tests, "burner or jet", "s10", CAUTIONS["gas"])
+    return weak_case(says("weak-flame-2", names=names[appliance]), appliance, branches, common, tests, says("burner-or-jet"), "s10", CAUTIONS["gas"])

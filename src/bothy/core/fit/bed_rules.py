@@ -7,6 +7,7 @@ from collections.abc import Iterable, Iterator, Sequence
 from bothy.core.finding import Finding, finding
 from bothy.core.fit.boxes import Box, gap
 from bothy.core.fit.geometry import Geometry, Placed
+from bothy.core.words.says import fit_says as says
 
 NOISE_M, REACH_M = 1.0, 0.6
 PILLOW_M, HEAD_M = 0.4, 0.3
@@ -39,11 +40,7 @@ def bed_findings(geo: Geometry) -> Iterator[Finding]:
         yield from _noise(bed, noisy)
         ends = pillows(bed.box).values()
         if not waiting and all(gap(s.box, end) > REACH_M for s in sockets for end in ends):
-            words = (
-                f"The nearest socket is {min(gap(s.box, e) for s in sockets for e in ends):.1f} m from the pillow."
-                if sockets
-                else "The design has no charging socket at all."
-            )
+            words = says("nearest-socket-from-pillow", gaps_m=min(gap(s.box, e) for s in sockets for e in ends)) if sockets else says("design-has-no-charging")
             yield finding("fit-bed-locker", bed.thing.key, bed.thing.name, words)
 
 
@@ -52,14 +49,14 @@ def _noise(bed: Placed, noisy: Iterable[Placed]) -> Iterator[Finding]:
     heard = {n.thing.key: n.thing.name for rows in near.values() for _, n in rows}
     if not heard:
         return
-    said = " ".join(f"At the {end}: {_listed(rows)}." for end, rows in near.items() if rows)
+    said = " ".join(says("at", end=end, listed=_listed(rows)) for end, rows in near.items() if rows)
     quiet = next((end for end, rows in near.items() if not rows), None)
-    said += f" The {quiet} end is quiet." if quiet else ""
+    said += says("end-quiet", quiet=quiet) if quiet else ""
     yield finding("fit-noise-by-bed", bed.thing.key, bed.thing.name, said, related=list(heard), severity="note" if quiet else "advice")
 
 
 def _listed(rows: list[tuple[float, Placed]], most: int = 3) -> str:
     """The nearest of them."""
     nearest = sorted(rows, key=lambda x: (x[0], x[1].thing.name))
-    more = f" and {len(rows) - most} more" if len(rows) > most else ""
+    more = says("and-more", rows_count=len(rows) - most) if len(rows) > most else ""
     return ", ".join(f"“{n.thing.name}” at {d:.1f} m" for d, n in nearest[:most]) + more

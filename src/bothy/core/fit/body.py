@@ -11,6 +11,7 @@ from bothy.core.fit.hull import Hull
 from bothy.core.fit.presets import BODIES, KERB, BodyPreset
 from bothy.core.vehicles import PRESETS
 from bothy.core.warmth.presets import usual
+from bothy.core.words.says import fit_says as says
 
 
 class Door(NamedTuple):
@@ -126,7 +127,7 @@ def _arches(p: BodyPreset, hull: Hull, sx: float, sy: float) -> tuple[tuple[str,
         r = hull.over(x0 * sx, x1 * sx, 0.0, z)
         wall = max(r.left_m + r.taper_left_m, r.right_m + r.taper_right_m)
         lo, hi = sorted((sign * y * sy, sign * wall))
-        out.append((f"arch-{side}", f"{side.capitalize()} wheel arch", "wheel_arch", Box(x0 * sx, x1 * sx, lo, hi, 0.0, z)))
+        out.append((f"arch-{side}", says("wheel-arch", side=side.capitalize()), "wheel_arch", Box(x0 * sx, x1 * sx, lo, hi, 0.0, z)))
     return tuple(out)
 
 
@@ -168,34 +169,34 @@ def _gear(design: Design, p: BodyPreset, r: Running, sx: float) -> Gear:
         return None if x is None else x * sx
 
     trailer, boat = g.coupling_x is not None, g.rear_x is None
-    rear = take("rear axle", r.rear_axle_x_m, along(g.rear_x))
-    front = None if trailer or boat else take("front axle", r.front_axle_x_m, along(g.front_x))
+    rear = take(says("rear-axle"), r.rear_axle_x_m, along(g.rear_x))
+    front = None if trailer or boat else take(says("front-axle"), r.front_axle_x_m, along(g.front_x))
     empty = (
-        take("empty front axle", r.nose_empty_kg if trailer else r.empty_front_kg, g.empty[0]) or 0.0,
-        take("empty rear axle", r.empty_rear_kg, g.empty[1]) or 0.0,
+        take(says("empty-front-axle"), r.nose_empty_kg if trailer else r.empty_front_kg, g.empty[0]) or 0.0,
+        take(says("empty-rear-axle"), r.empty_rear_kg, g.empty[1]) or 0.0,
     )
     gross = r.gross_limit_kg
     if gross is None and not boat:
         if design.vehicle.payload_kg is not None:
             gross = sum(empty) + design.vehicle.payload_kg
         else:
-            gross = take("gross limit", None, g.limits[0] if g.limits else None)
-    front_limit = None if trailer or boat else _least(take("front axle limit", r.front_limit_kg, g.limits[1] if g.limits else None), r.tyre_front_kg)
-    rear_limit = None if boat else _least(take("rear axle limit", r.rear_limit_kg, g.limits[2] if g.limits else None), r.tyre_rear_kg)
+            gross = take(says("gross-limit"), None, g.limits[0] if g.limits else None)
+    front_limit = None if trailer or boat else _least(take(says("front-axle-limit"), r.front_limit_kg, g.limits[1] if g.limits else None), r.tyre_front_kg)
+    rear_limit = None if boat else _least(take(says("rear-axle-limit"), r.rear_limit_kg, g.limits[2] if g.limits else None), r.tyre_rear_kg)
     return Gear(
         rear_x=rear,
         front_x=front,
-        second_x=take("second axle", r.second_axle_x_m, along(g.second_x)),
+        second_x=take(says("second-axle"), r.second_axle_x_m, along(g.second_x)),
         track=take("track", r.track_m, g.track) or g.track,
-        floor=take("floor height", r.floor_height_m, g.floor) or 0.0,
+        floor=take(says("floor-height"), r.floor_height_m, g.floor) or 0.0,
         empty_front=empty[0],
         empty_rear=empty[1],
         gross=gross,
         front=front_limit,
         rear=rear_limit,
-        roof=take("roof limit", r.roof_limit_kg, g.roof_kg),
+        roof=take(says("roof-limit"), r.roof_limit_kg, g.roof_kg),
         coupling_x=take("coupling", r.coupling_x_m, along(g.coupling_x)),
-        nose_limit=take("nose limit", r.nose_limit_kg, g.nose_limit) if trailer else None,
+        nose_limit=take(says("nose-limit"), r.nose_limit_kg, g.nose_limit) if trailer else None,
         empty_z=g.empty_z,
         assumed=tuple(assumed),
     )

@@ -12,6 +12,7 @@ from bothy.core.contract import EPS, Contract, Outcome, rising_box, unique_ids, 
 from bothy.core.figure import Figure, derived
 from bothy.core.fit.hull import Hull, ShellIn
 from bothy.core.method.sources import Method
+from bothy.core.words.says import fit_says as says
 
 Face = Literal["rear", "front", "right", "left", "bottom", "top"]
 FACES: tuple[Face, ...] = ("rear", "front", "right", "left", "bottom", "top")
@@ -216,7 +217,7 @@ class CheckedBoxIn(NamedBoxIn):
         for key, names in (("clearance_m", self.clearance_m), ("open_faces", self.open_faces)):
             for name in names:
                 if name not in FACES:
-                    raise wrong(key, f"'{name}' is not a face; the faces are {', '.join(FACES)}")
+                    raise wrong(key, says("not-face-faces", name=name, faces=", ".join(FACES)))
         return self
 
 
@@ -270,7 +271,7 @@ def box_fit(inp: BoxFitIn, sources: dict[str, Figure] | None = None) -> BoxFitOu
     found = clashes(boxes, [(o.id, o.box) for o in inp.obstacles], Hull.of(inp.shell) if inp.shell else None, inp.tolerance_m)
     return BoxFitOut.of(
         fits=not found,
-        conflict_count=derived("conflict_count", "boxes against bay, shell, obstacles and each other", len(found), Method("fit.boxes"), boxes=len(boxes)),
+        conflict_count=derived("conflict_count", says("boxes-against-bay-shell"), len(found), Method("fit.boxes"), boxes=len(boxes)),
         conflicts=[ConflictOut(kind=c.kind, a=c.a, b=c.b or None, depth_m=c.depth_m) for c in found],
         finding_ids=sorted({RULE_OF[c.kind] for c in found}),
     )

@@ -10,6 +10,7 @@ from bothy.core.fit.geometry import Geometry
 from bothy.core.wiring.bundles import counted, heating
 from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.conductors import bundle_factor
+from bothy.core.words.says import fit_says as says
 
 SHORT_M = 0.5
 """Of a way so short that cables run together in it only in passing."""
@@ -42,12 +43,12 @@ def bundle_findings(ctx: Context, geo: Geometry, worked: Sequence[Worked]) -> It
         return
     of = {w.circuit.id: w for w in worked}
     most, where = max(short.values())
-    listed = ", ".join(f"“{of[i].circuit.name}”" for i in list(short)[:4]) + (" and others" if len(short) > 4 else "")
-    words = f"Up to {most} loaded circuits lie together {where}, and {listed} were sized for fewer. Closed in, each cable carries less."
+    listed = ", ".join(f"“{of[i].circuit.name}”" for i in list(short)[:4]) + (says("and-others") if len(short) > 4 else "")
+    words = says("up-to-loaded-circuits", most=most, where=where, listed=listed)
     small = [f"“{of[i].circuit.name}”" for i, (n, _) in short.items() if _carries_less(ctx, of[i], n)]
     if small:
-        words += f" With that many, the cable is too small for its current in {', '.join(small[:4])}."
-    yield finding("fit-bundle-derate", "fit", "Ways", words, related=list(short)[:20], severity="advice" if small else None)
+        words += says("with-that-many-cable", small=", ".join(small[:4]))
+    yield finding("fit-bundle-derate", "fit", says("ways"), words, related=list(short)[:20], severity="advice" if small else None)
 
 
 def _carries_less(ctx: Context, w: Worked, n: int) -> bool:

@@ -11,6 +11,7 @@ from bothy.core.fit.geometry import Geometry
 from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.conduit import ConduitCable, ConduitFillIn, ConduitFillOut, conduit_fill, too_full
 from bothy.core.wiring.raceways import SIGNAL_OD_MM, cables_of
+from bothy.core.words.says import fit_says as says
 
 
 class Filled(NamedTuple):
@@ -60,11 +61,11 @@ def fill_findings(ctx: Context, geo: Geometry, filled: Sequence[Filled]) -> Iter
         if size and i is not None:
             path = f"/fit/bores/{i}"
             ops = [{"op": "test", "path": f"{path}/way", "value": f.way}, {"op": "replace", "path": f"{path}/inside_mm", "value": size}]
-            fix = Remedy(label=f"Take a pipe of {size:g} mm", patch=ops)
+            fix = Remedy(label=says("take-pipe", size_mm=size), patch=ops)
         yield finding(
             "wire-conduit-overfull",
             f.way if i is None else f"conduit-{i + 1}",
             f.way,
-            f"In its fullest piece {too_full(out, f'the {f.inside_mm:g} mm inside', listed)}",
+            says("in-fullest-piece", too_full=too_full(out, f"the {f.inside_mm:g} mm inside", listed)),
             fix=fix,
         )

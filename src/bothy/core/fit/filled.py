@@ -47,8 +47,9 @@ from bothy.core.fit.weight_rules import Nose, weight_findings
 from bothy.core.method.sources import Method
 from bothy.core.warmth.surfaces import Shell
 from bothy.core.wiring.circuit import Worked
+from bothy.core.words.says import fit_says as says
 
-WALLS = {"left": "Left wall", "right": "Right wall", "ceiling": "Ceiling", "floor": "Floor", "under": "Under the floor", "front": "Bulkhead"}
+WALLS = {"left": says("left-wall"), "right": says("right-wall"), "ceiling": "Ceiling", "floor": "Floor", "under": says("under-floor"), "front": "Bulkhead"}
 
 
 class FitWork(NamedTuple):
@@ -126,13 +127,13 @@ def _why(geo: Geometry, r: RouteOf) -> str:
         return ""
     w = max(r.ways, key=lambda w: w.along_m or 0.0)
     if w.path is None:
-        return "No permitted way leads there."
+        return says("no-permitted-way-leads")
     if not w.edges:
-        return f"The two stand {w.drop_m:.2f} m apart, so it goes straight."
+        return says("two-stand-apart-so", drop_m=w.drop_m)
     names = list(dict.fromkeys(geo.ways.names.get(e, e) for e in w.edges))
-    tagged = f" It passes {', '.join(t.replace('_', ' ') for t in w.tags)}, and any other way costs more." if w.tags else ""
-    end = f"{w.drop_m:.2f} m to and from it"
-    return f"The shortest permitted way: {'; '.join(names)}. {w.path_m:.2f} m along it, {end}.{tagged}"
+    tagged = says("passes-and-any-other", replaces=", ".join(t.replace("_", " ") for t in w.tags)) if w.tags else ""
+    end = says("to-and-from", drop_m=w.drop_m)
+    return says("shortest-permitted-way-along", names="; ".join(names), path_m=w.path_m, end=end, tagged=tagged)
 
 
 def _lines(geo: Geometry, r: RouteOf) -> list[list[list[float]]]:
@@ -331,12 +332,14 @@ def _figures(ctx: Context, geo: Geometry, ledger: Ledger, loadings: list[Loading
         parts: dict[str, float] = {}
         for r in ledger.rows:
             parts[r.group] = parts.get(r.group, 0.0) + r.kg * p.factors.get(r.group, 1.0)
-        inputs = [("empty_kg", given("empty_kg", g.empty_front + g.empty_rear, "computed", "empty vehicle, its two axles", label="empty vehicle"))]
-        inputs += [(f"{k}_kg", given(f"{k}_kg", v, "computed", f"all of the group {k}", label=k)) for k, v in parts.items()]
+        inputs = [("empty_kg", given("empty_kg", g.empty_front + g.empty_rear, "computed", says("empty-vehicle-two-axles"), label=says("empty-vehicle")))]
+        inputs += [(f"{k}_kg", given(f"{k}_kg", v, "computed", says("all-group", k=k), label=k)) for k, v in parts.items()]
         key = f"fit/loading/{p.id}"
-        gross = book.put(f"{key}/gross_kg", Figure(p.gross_kg, "kg", f"Whole, {p.name.lower()}", expression="Σ m", source=axles, inputs=tuple(inputs)))
+        gross = book.put(
+            f"{key}/gross_kg", Figure(p.gross_kg, "kg", says("whole", p_name=p.name.lower()), expression="Σ m", source=axles, inputs=tuple(inputs))
+        )
         if p.payload_left_kg is not None and g.gross is not None:
-            limit = given("gross_limit_kg", g.gross, "assumed" if "gross limit" in g.assumed else "typed", "the plate", label="gross limit")
+            limit = given("gross_limit_kg", g.gross, "assumed" if "gross limit" in g.assumed else "typed", says("plate"), label=says("gross-limit"))
             book.put(
                 f"{key}/payload_left_kg",
                 Figure(p.payload_left_kg, "kg", "Left", expression="limit − whole", source=axles, inputs=(("limit_kg", limit), ("gross_kg", gross))),
@@ -347,7 +350,11 @@ def _figures(ctx: Context, geo: Geometry, ledger: Ledger, loadings: list[Loading
                 lever = "Σ m·(x − x_rear)/(x_front − x_rear)" if name == "front_kg" else "whole − front" if name == "rear_kg" else "Σ m·share·(½ + y/track)"
                 more = (
                     ("gross_kg", gross),
-                    *((f"{k}_m", given(f"{k}_m", v, "typed", "", label=k)) for k, v in (("rear axle", g.rear_x), ("front axle", g.front_x)) if v is not None),
+                    *(
+                        (f"{k}_m", given(f"{k}_m", v, "typed", "", label=k))
+                        for k, v in ((says("rear-axle"), g.rear_x), (says("front-axle"), g.front_x))
+                        if v is not None
+                    ),
                 )
                 book.put(
                     f"{key}/{name}",
@@ -359,13 +366,13 @@ def _figures(ctx: Context, geo: Geometry, ledger: Ledger, loadings: list[Loading
                 Figure(
                     p.nose_kg,
                     "kg",
-                    "On the ball",
+                    says("on-ball"),
                     expression="empty nose + Σ m·(x − axles)/(coupling − axles)",
                     source=Method("fit.trailer"),
                     inputs=(("gross_kg", gross),),
                 ),
             )
-    book.put("fit/weight/roof_kg", given("roof_kg", ledger.roof_kg, "computed", "everything on the roof", label="on the roof", source=axles))
+    book.put("fit/weight/roof_kg", given("roof_kg", ledger.roof_kg, "computed", says("everything-on-roof"), label=says("on-roof"), source=axles))
 
 
 def _way_figures(ctx: Context, geo: Geometry) -> None:
@@ -374,13 +381,15 @@ def _way_figures(ctx: Context, geo: Geometry) -> None:
     for route in geo.routes.values():
         if route.length_m is not None and route.ways:
             w = max(route.ways, key=lambda w: w.along_m or 0.0)
-            along = given("path_m", w.path_m or 0.0, "computed", _why(geo, route), label="along the way")
-            drop = given("drop_m", w.drop_m, "computed", "from the things to the way", label="to and from it")
+            along = given("path_m", w.path_m or 0.0, "computed", _why(geo, route), label=says("along-way"))
+            drop = given("drop_m", w.drop_m, "computed", says("from-things-to-way"), label=says("to-and-from-2"))
             steps = [("path_m", along), ("drop_m", drop)]
             if route.moves_m:
-                steps.append(("moves_m", given("moves_m", route.moves_m, "computed", "its end moves when the vehicle is opened", label="for what moves")))
-            expression = "path + drops + what its end moves" if route.moves_m else "path + drops"
-            figure = Figure(route.length_m, "m", f"Length, {route.run.name}", expression=expression, source=Method("fit.routes"), inputs=tuple(steps))
+                steps.append(("moves_m", given("moves_m", route.moves_m, "computed", says("end-moves-when-vehicle"), label=says("for-what-moves"))))
+            expression = says("path-drops-what-end") if route.moves_m else "path + drops"
+            figure = Figure(
+                route.length_m, "m", says("length", run_name=route.run.name), expression=expression, source=Method("fit.routes"), inputs=tuple(steps)
+            )
             book.put(f"ways/{route.run.id.replace(':', '-')}/length_m", figure)
 
 
@@ -398,7 +407,7 @@ def _held_figures(ctx: Context, geo: Geometry) -> None:
             Figure(
                 worst.used,
                 "%",
-                f"Used of the fixings, {p_.thing.name}",
+                says("used-fixings", thing_name=p_.thing.name),
                 expression="SF·(V/S + T/P)",
                 source=Method("fit.tie-down"),
                 inputs=tuple(

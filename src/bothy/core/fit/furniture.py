@@ -6,6 +6,7 @@ from typing import NamedTuple
 
 from bothy.core.design.fit import OwnKind
 from bothy.core.fit.body import BodyShape
+from bothy.core.words.says import fit_says as says
 
 KG_M = {"kitchen": 25.0, "bench": 22.0, "overhead": 9.0, "wardrobe": 40.0}
 """Mass of a metre's run."""
@@ -40,13 +41,13 @@ def usual_furniture(body: BodyShape) -> list[Piece]:
         return Piece(kind, name, round(length, 2), round(width, 2), round(height, 2), round(kg, 1), z)
 
     return [
-        piece("bed", f"Bed, {'across' if across else 'along'}", *bed, BED_KG_M2 * bed[0] * bed[1], bed_z),
+        piece("bed", says("bed-across", across=bool(across)), *bed, BED_KG_M2 * bed[0] * bed[1], bed_z),
         piece("kitchen", "Kitchen", run, deep, counter, KG_M["kitchen"] * run),
         piece("bench", "Bench", 1.0, 0.55, 0.45, KG_M["bench"] * 1.0),
-        piece("overhead", "Overhead locker", run, 0.30, 0.32, KG_M["overhead"] * run, max(0.6, high - 0.50)),
+        piece("overhead", says("overhead-locker"), run, 0.30, 0.32, KG_M["overhead"] * run, max(0.6, high - 0.50)),
         piece("wardrobe", "Wardrobe", 0.5, 0.5, min(1.7, high - 0.12), KG_M["wardrobe"] * 0.5),
-        piece("wet_room", "Wet room", 0.8, 0.75, high - 0.10, 45.0),
-        piece("seat", "Seat with belt", 0.5, 0.5, 1.1, 28.0),
-        piece("luggage", "Luggage of one person", 0.5, 0.35, 0.25, 10.0),
-        piece("removed", "Bench seat taken out", 0.6, 1.3, 0.9, 45.0),
+        piece("wet_room", says("wet-room"), 0.8, 0.75, high - 0.10, 45.0),
+        piece("seat", says("seat-with-belt"), 0.5, 0.5, 1.1, 28.0),
+        piece("luggage", says("luggage-one-person"), 0.5, 0.35, 0.25, 10.0),
+        piece("removed", says("bench-seat-taken-out"), 0.6, 1.3, 0.9, 45.0),
     ]

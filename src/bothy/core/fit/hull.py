@@ -13,6 +13,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import EPS, Contract, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import fit_says as says
 
 HalfWidth = Annotated[float, Field(gt=0, le=3)]
 Along = Annotated[float, Field(ge=-50, le=50)]
@@ -50,14 +51,14 @@ def check_shell(levels: Sequence[float], stations: Sequence[StationIn]) -> None:
     """Levels and stations must rise, and each station has one half-width a level. Raises an error that names the key."""
     for a, b in itertools.pairwise(levels):
         if b <= a:
-            raise wrong("levels_z_m", f"must rise: {b:g} comes after {a:g}")
+            raise wrong("levels_z_m", says("must-rise-comes-after", b=b, a=a))
     for a_, b_ in itertools.pairwise(stations):
         if b_.x_m <= a_.x_m:
-            raise wrong("x_m", f"stations must go from the rear to the front: {b_.x_m:g} m comes after {a_.x_m:g} m")
+            raise wrong("x_m", says("stations-must-go-from", x_m=b_.x_m, x_m_2=a_.x_m))
     for s in stations:
         for key in ("left_m", "right_m"):
             if len(getattr(s, key)) != len(levels):
-                raise wrong(key, f"the station at {s.x_m:g} m needs one half-width for each of the {len(levels)} levels")
+                raise wrong(key, says("station-at-needs-one", x_m=s.x_m, levels_count=len(levels)))
 
 
 class Range(NamedTuple):
@@ -182,11 +183,11 @@ class ShellWidthIn(Contract):
         first, last = self.shell.stations[0].x_m, self.shell.stations[-1].x_m
         for key, x in (("x0_m", self.x0_m), ("x1_m", self.x1_m)):
             if x is not None and not first - EPS <= x <= last + EPS:
-                raise wrong(key, f"must lie within the stations, {first:g} to {last:g} m")
+                raise wrong(key, says("must-lie-within-stations", first=first, last_m=last))
         if self.x1_m is not None and self.x1_m < self.x0_m - EPS:
-            raise wrong("x1_m", f"must be at least x0_m ({self.x0_m:g})")
+            raise wrong("x1_m", says("must-be-at-least", x0_m=self.x0_m))
         if self.z1_m is not None and self.z1_m < self.z0_m - EPS:
-            raise wrong("z1_m", f"must be at least z0_m ({self.z0_m:g})")
+            raise wrong("z1_m", says("must-be-at-least-2", z0_m=self.z0_m))
         return self
 
 
@@ -213,11 +214,9 @@ def shell_width(inp: ShellWidthIn, sources: dict[str, Figure] | None = None) -> 
     return ShellWidthOut.of(
         left_m=least("left_m", r.left_m),
         right_m=least("right_m", r.right_m),
-        width_m=derived(
-            "width_m", "left + right, each the least over the range", r.left_m + r.right_m, Method("fit.shell"), left_m=r.left_m, right_m=r.right_m
-        ),
+        width_m=derived("width_m", says("left-right-each-least"), r.left_m + r.right_m, Method("fit.shell"), left_m=r.left_m, right_m=r.right_m),
         height_m=least("height_m", r.height_m),
-        taper_left_m=least("taper_left_m", r.taper_left_m, "largest − least over the range"),
-        taper_right_m=least("taper_right_m", r.taper_right_m, "largest − least over the range"),
+        taper_left_m=least("taper_left_m", r.taper_left_m, says("largest-least-over-range")),
+        taper_right_m=least("taper_right_m", r.taper_right_m, says("largest-least-over-range")),
         under_ceiling=z1 <= r.height_m + EPS,
     )

@@ -16,6 +16,7 @@ from bothy.core.fit.things import PERSON_KG
 from bothy.core.fit.weight import Axles, Limits, Loads, Lump, Mass, axle_sum, empty_vehicle, lump
 from bothy.core.warmth.surfaces import Shell
 from bothy.core.wiring.circuit import Worked
+from bothy.core.words.says import fit_says as says
 
 CABLE_KG_M_MM2, THIN_KG_M_MM2, THIN_MM2 = 0.011, 0.0125, 6.0
 """Copper with its insulation, per metre and mm², typical."""
@@ -79,9 +80,9 @@ class Ledger(NamedTuple):
 
 
 TRAVEL = (
-    ("travel", "Travelling, water full", {"waste": 0.0}),
-    ("home", "Going home, waste full", {"water": 0.0}),
-    ("alone", "Driver alone, tanks empty", {"water": 0.0, "waste": 0.0, "people": 0.0, "luggage": 0.0}),
+    ("travel", says("travelling-water-full"), {"waste": 0.0}),
+    ("home", says("going-home-waste-full"), {"water": 0.0}),
+    ("alone", says("driver-alone-tanks-empty"), {"water": 0.0, "waste": 0.0, "people": 0.0, "luggage": 0.0}),
 )
 
 
@@ -95,7 +96,7 @@ def _things(geo: Geometry) -> Iterable[Kilo]:
             yield Kilo(t.key, t.name, t.mass_kg, at, t.group if t.group == "luggage" else "fixed", t.mass_from, p is not None)
         if t.contents_kg:
             low = (at[0], at[1], at[2])
-            yield Kilo(f"{t.key}~in", f"{t.name}, what is in it", t.contents_kg, low, t.group, "full", p is not None)
+            yield Kilo(f"{t.key}~in", says("what-in", t_name=t.name), t.contents_kg, low, t.group, "full", p is not None)
 
 
 def layers_kg_m2(b: BuildUp) -> float:
@@ -115,7 +116,7 @@ def _camper(ctx: Context, geo: Geometry) -> Iterable[Kilo]:
     r, h = ctx.design.fit.body.running, geo.body.hull
     if ctx.design.vehicle.preset == "truck_camper" and r.camper_kg:
         x = (h.first + h.last) / 2 if r.camper_x_m is None else r.camper_x_m
-        yield Kilo("camper", "Camper by itself", r.camper_kg, (x, 0.0, CAMPER_Z_M if r.camper_z_m is None else r.camper_z_m), "fixed", "typed", True)
+        yield Kilo("camper", says("camper-by-itself"), r.camper_kg, (x, 0.0, CAMPER_Z_M if r.camper_z_m is None else r.camper_z_m), "fixed", "typed", True)
 
 
 def _linings(geo: Geometry, shell: Shell, *, assumed: bool) -> Iterable[Kilo]:
@@ -131,7 +132,9 @@ def _linings(geo: Geometry, shell: Shell, *, assumed: bool) -> Iterable[Kilo]:
     }
     for s in shell.surfaces:
         if s.build is not None and (assumed or not s.assumed) and (kg := layers_kg_m2(s.build) * s.area_m2) > 0.05:
-            yield Kilo(f"lining:{s.id}", f"Lining and insulation, {s.name}", kg, where.get(s.side, (mid, 0.0, top / 2)), "fixed", "layers × area", True)
+            yield Kilo(
+                f"lining:{s.id}", says("lining-and-insulation", s_name=s.name), kg, where.get(s.side, (mid, 0.0, top / 2)), "fixed", "layers × area", True
+            )
 
 
 def _ways(ctx: Context, geo: Geometry, worked: Iterable[Worked]) -> Iterable[Kilo]:
@@ -143,22 +146,22 @@ def _ways(ctx: Context, geo: Geometry, worked: Iterable[Worked]) -> Iterable[Kil
         unit = THIN_KG_M_MM2 if w.circuit.metal_mm2 < THIN_MM2 else CABLE_KG_M_MM2
         kg = unit * area * w.part.length_m * (1 if w.circuit.return_path == "chassis" else 2)
         at, placed = _middle_of(geo, f"circuit:{w.circuit.id}")
-        yield Kilo(f"circuit:{w.circuit.id}", f"Cable, {w.circuit.name}", kg, at or middle, "fixed", "metal × length", placed)
+        yield Kilo(f"circuit:{w.circuit.id}", says("cable", circuit_name=w.circuit.name), kg, at or middle, "fixed", "metal × length", placed)
     d = ctx.design
     for kind, prefix, runs in (("water", "water", d.water.runs), ("waste", "drain", d.water.drains), ("gas", "gas", d.gas.pipes)):
         for r in runs:
             at, placed = _middle_of(geo, f"{prefix}:{r.id}")
             if r.length_m:
-                yield Kilo(f"{prefix}:{r.id}~pipe", f"Pipe, {r.name}", PIPE_KG_M[kind] * r.length_m, at or middle, "fixed", "usual × length", placed)
+                yield Kilo(f"{prefix}:{r.id}~pipe", says("pipe", r_name=r.name), PIPE_KG_M[kind] * r.length_m, at or middle, "fixed", "usual × length", placed)
     by_way = geo.lengths() if d.fit.signals else {}
     for s in d.fit.signals:
         at, placed = _middle_of(geo, f"signal:{s.id}")
         length = by_way.get(f"signal:{s.id}", s.length_m)
         if length:
-            yield Kilo(f"signal:{s.id}", f"Cable, {s.name}", SIGNAL_KG_M * length, at or middle, "fixed", "usual × length", placed)
+            yield Kilo(f"signal:{s.id}", says("cable-2", s_name=s.name), SIGNAL_KG_M * length, at or middle, "fixed", "usual × length", placed)
     for duct in d.warmth.ducts:
         at, placed = _middle_of(geo, f"duct:{duct.id}")
-        yield Kilo(f"duct:{duct.id}", f"Duct, {duct.name}", DUCT_KG_M * duct.length_m, at or middle, "fixed", "usual × length", placed)
+        yield Kilo(f"duct:{duct.id}", says("duct", duct_name=duct.name), DUCT_KG_M * duct.length_m, at or middle, "fixed", "usual × length", placed)
 
 
 def _middle_of(geo: Geometry, run: str) -> tuple[Point | None, bool]:
@@ -185,7 +188,7 @@ def _people(ctx: Context, geo: Geometry) -> Iterable[Kilo]:
     h = geo.body.hull
     for i in range(n):
         at = seats[i] if i < len(seats) else ((h.first + h.last) / 2, 0.0, 0.6)
-        yield Kilo(f"person:{i + 2}", f"Person {i + 2}", PERSON_KG, at, "people", "75 kg each", i < len(seats))
+        yield Kilo(f"person:{i + 2}", says("person", i=i + 2), PERSON_KG, at, "people", says("each"), i < len(seats))
 
 
 def ledger_of(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked], on_roof: Iterable[Kilo] = ()) -> Ledger:
@@ -218,7 +221,9 @@ def ledger_of(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked], o
         x = one.lump.x
         if one.weighing.booked and x is not None and axles is not None and geo.body.hull.first - 1.5 <= x <= axles.front_x + 1.0:
             at = (x, one.lump.y or 0.0, 0.5)
-            rows.append(Kilo(f"unaccounted:{one.weighing.id}", f"Not accounted for, {one.weighing.name}", one.lump.kg, at, "fixed", "weighed", True))
+            rows.append(
+                Kilo(f"unaccounted:{one.weighing.id}", says("not-accounted-for", weighing_name=one.weighing.name), one.lump.kg, at, "fixed", "weighed", True)
+            )
             break
     masses = [Mass(r.key, r.kg, *r.at, r.group) for r in rows]
     scenarios = tuple(Scenario(id, name, f, loaded(masses, f)) for id, name, f in named)

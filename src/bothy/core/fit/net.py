@@ -12,14 +12,15 @@ from typing import NamedTuple
 from bothy.core.design.fit import Fit
 from bothy.core.fit.body import BodyShape
 from bothy.core.fit.routing import Edge, Net, Point
+from bothy.core.words.says import fit_says as says
 
 STEP_M = 0.7
 """About how far the uprights of a wall are apart (the ribs of a van)."""
 OFF_WALL, OFF_CEILING = 0.03, 0.06
 LAYERS: dict[str, tuple[str, tuple[str, ...]]] = {
-    "d": ("low voltage and signals", ("dc", "data")),
+    "d": (says("low-voltage-and-signals"), ("dc", "data")),
     "m": ("mains", ("mains",)),
-    "w": ("water, waste and warm air", ("water", "waste", "duct")),
+    "w": (says("water-waste-and-warm"), ("water", "waste", "duct")),
     "g": ("gas", ("gas",)),
 }
 ENGINE, ROOF = "engine", "roof-gland"
@@ -96,7 +97,7 @@ def proposed(body: BodyShape, fit: Fit) -> WayNet:
         for side in ("left", "right"):
             at = f"d-{side}-low-{front}"
             if at in made.nodes:
-                made.edge(at, engine, "d", f"through the bulkhead, {side}", "front", ("bulkhead",), 1)
+                made.edge(at, engine, "d", says("through-bulkhead", side=side), "front", ("bulkhead",), 1)
     astray = []
     for n in fit.nodes:
         made.node(n.id, n.x_m, n.y_m, n.z_m)
@@ -119,25 +120,25 @@ def _layer(made: _Builder, layer: str, xs: list[float], low: float, below: float
         if layer != "w":
             rows[side, "high"] = [made.wall_point(layer, side, i, x, "high", body.hull.at(x, body.height)[2] - OFF_CEILING - below) for i, x in enumerate(xs)]
     for (side, level), row in rows.items():
-        where = "low along the" if level == "low" else "under the ceiling along the"
+        where = says("low-along") if level == "low" else says("under-ceiling-along")
         for i, (a, b) in enumerate(itertools.pairwise(row)):
             mid = (xs[i] + xs[i + 1]) / 2
             z = low if level == "low" else body.height - OFF_CEILING
             if a and b and not _in_door(body, side, mid, z):
-                made.edge(a, b, layer, f"{where} {side} wall, {what}", side)
+                made.edge(a, b, layer, says("wall", where=where, side=side, what=what), side)
     for i, x in enumerate(xs):
         if layer == "w":
-            made.edge(rows["left", "low"][i], rows["right", "low"][i], layer, "across in the floor", "floor")
+            made.edge(rows["left", "low"][i], rows["right", "low"][i], layer, says("across-in-floor"), "floor")
             continue
         for side in ("left", "right"):
             if not _in_door(body, side, x, 0.9):
-                made.edge(rows[side, "low"][i], rows[side, "high"][i], layer, f"up the {side} wall, {what}", side)
+                made.edge(rows[side, "low"][i], rows[side, "high"][i], layer, says("up-wall", side=side, what=what), side)
         z = body.hull.at(x, body.height)[2] - OFF_CEILING / 2 - (0.04 if layer == "m" else 0.0)
         top = made.node(f"{layer}-top-{i}", x, 0.0, z)
         for side in ("left", "right"):
-            made.edge(rows[side, "high"][i], top, layer, f"across under the ceiling, {what}", "ceiling")
+            made.edge(rows[side, "high"][i], top, layer, says("across-under-ceiling", what=what), "ceiling")
         if layer == "d":
-            made.edge(rows["left", "low"][i], rows["right", "low"][i], layer, "across in the floor, low voltage", "floor")
+            made.edge(rows["left", "low"][i], rows["right", "low"][i], layer, says("across-in-floor-low"), "floor")
 
 
 def _gas(made: _Builder, xs: list[float]) -> None:
@@ -145,10 +146,10 @@ def _gas(made: _Builder, xs: list[float]) -> None:
     under = {side: [made.node(f"g-{side}-under-{i}", x, y, -0.12) for i, x in enumerate(xs)] for side, y in (("left", 0.55), ("right", -0.55))}
     for side, row in under.items():
         for a, b in itertools.pairwise(row):
-            made.edge(a, b, "g", "under the floor, gas", "under", ("outside",))
+            made.edge(a, b, "g", says("under-floor-gas"), "under", ("outside",))
         for i, at in enumerate(row):
             x, y, _ = made.nodes[at]
             up = made.node(f"g-{side}-up-{i}", x, y, 0.03)
-            made.edge(at, up, "g", "up through the floor, gas", "floor", (), 1)
+            made.edge(at, up, "g", says("up-through-floor-gas"), "floor", (), 1)
     for i in range(len(xs)):
-        made.edge(under["left"][i], under["right"][i], "g", "across under the floor, gas", "under", ("outside",))
+        made.edge(under["left"][i], under["right"][i], "g", says("across-under-floor-gas"), "under", ("outside",))

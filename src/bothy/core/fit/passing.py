@@ -11,6 +11,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import EPS, Contract, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import fit_says as says
 
 TIGHT_M = 0.005
 SAMPLES = 1801
@@ -102,11 +103,11 @@ def gap_fit(inp: GapFitIn, sources: dict[str, Figure] | None = None) -> GapFitOu
             for key, value in best.model_dump().items()
         },
         option_count=derived(
-            "option_count", "upright: 2 ways, any: 6", len(options), Method("fit.gap"), height_m=i.height_m, terminal_space_m=inp.terminal_space_m
+            "option_count", says("upright-ways-any"), len(options), Method("fit.gap"), height_m=i.height_m, terminal_space_m=inp.terminal_space_m
         ),
         fitting_count=derived(
             "fitting_count",
-            "ways with gap − tape − clearance − item ≥ 0 on all three axes",
+            says("ways-with-gap-tape"),
             count,
             Method("fit.gap"),
             measure_tolerance_m=inp.measure_tolerance_m,
@@ -134,7 +135,7 @@ class DoorPassIn(Contract):
     def _room(self) -> Self:
         for key in ("opening_width_m", "opening_height_m"):
             if getattr(self, key) - 2 * self.margin_m <= EPS:
-                raise wrong(key, f"nothing is left of it after {self.margin_m:g} m all round")
+                raise wrong(key, says("nothing-left-after-all", margin_m=self.margin_m))
         return self
 
 

@@ -13,6 +13,7 @@ from bothy.core.fit.routing import square
 from bothy.core.fit.search import CEILING, TOL, Search
 from bothy.core.fit.things import Thing, posed
 from bothy.core.method.sources import Method
+from bothy.core.words.says import fit_says as says
 
 SOURCE = Method("fit.places")
 SPREAD_M = 1.5
@@ -69,30 +70,28 @@ def _furniture(s: Search, t: Thing) -> tuple[Box, int, str] | None:
     if kind == "bed":
         z = 0.72 if body.height >= 1.7 else 0.32
         got = s.best(t, z, lambda b: 200 * (b.x0 - h.first), sides=("middle", "left", "right"), aisle=False)
-        return (*got, "At the rear, with room under it for what is heavy.") if got else None
+        return (*got, says("at-rear-with-room")) if got else None
     if kind == "overhead":
         z = round(max(0.6, body.height - 0.08 - t.size[2]), 3)
         kitchen = _own(s, "kitchen")
         over = lambda b: 90.0 if kitchen and b.middle[1] * kitchen.middle[1] > 0 and b.x0 < kitchen.x1 and b.x1 > kitchen.x0 else 0.0  # noqa: E731
         got = s.best(t, z, over, sides=("left", "right"))
-        return (*got, "High along the wall, for what is light.") if got else None
+        return (*got, says("high-along-wall-for")) if got else None
     if kind == "seat":
         got = s.best(t, 0.0, lambda b: 100 * (h.last - b.x1), sides=("left", "right", "middle"), aisle=False)
-        return (*got, "At the front, facing the way it drives.") if got else None
+        return (*got, says("at-front-facing-way")) if got else None
     if kind == "removed":
-        return Box(h.first + 1.5, h.first + 1.5 + t.size[0], -t.size[1] / 2, t.size[1] / 2, 0.0, t.size[2]), 0, "Where it stood."
+        return Box(h.first + 1.5, h.first + 1.5 + t.size[0], -t.size[1] / 2, t.size[1] / 2, 0.0, t.size[2]), 0, says("where-stood")
     want = {"kitchen": 0.42, "bench": 0.75, "wardrobe": 0.35, "wet room": 0.5}.get(kind, 0.5)
 
     def target(b: Box) -> float:
         nobody_sits = kind == "bench" and s.under_bed(b)
         return 30 * abs(b.middle[0] - (h.first + want * body.length)) + (300 if nobody_sits else 0)
 
-    got = s.best(t, 0.0, target, aisle=kind not in ("wet room", "wardrobe"))
+    got = s.best(t, 0.0, target, aisle=kind not in (says("wet-room-2"), "wardrobe"))
     if got and kind == "bench" and s.under_bed(got[0]):
-        return (*got, "Under the bed, as a store: elsewhere it would stand in the aisle or before a door.")
-    why = {"kitchen": "Amidships, where one stands in the door’s light.", "wet room": "Near the middle, by the tanks.", "bench": "Towards the front."}.get(
-        kind, "Along the wall."
-    )
+        return (*got, says("under-bed-as-store"))
+    why = {"kitchen": says("amidships-where-one-stands"), "wet room": says("near-middle-by-tanks"), "bench": says("towards-front")}.get(kind, "Along the wall.")
     return (*got, why) if got else None
 
 
@@ -102,7 +101,7 @@ def _zone_x(s: Search, t: Thing) -> tuple[float, float]:
     a = s.design.appliance(t.key.partition(":")[2]) if t.key.startswith("life:") else None
     duct = next((x for x in s.design.warmth.ducts if t.key == f"warmth:duct-{x.id}"), None)
     zone = a.zone if a is not None else duct.zone if duct is not None else "living"
-    piece = {"kitchen": "kitchen", "bed": "bed", "washroom": "wet room"}.get(zone)
+    piece = {"kitchen": "kitchen", "bed": "bed", "washroom": says("wet-room-2")}.get(zone)
     box = _own(s, piece) if piece else None
     if box is not None:
         return box.x0, max(box.x1, box.x0 + 0.5)
@@ -116,20 +115,20 @@ def _hung(t: Thing, top: float) -> tuple[float, str]:
     name = t.name.lower()
     gas, alarm = "gas" in name or "lpg" in name, "alarm" in t.what or "alarm" in name
     if "grille" in t.what:
-        return 0.12, "Low in its zone: warm air rises by itself."
+        return 0.12, says("low-in-zone-warm")
     if gas and "alarm" in name:
         z = 0.15
     elif alarm:
         z = min(1.5, top - 0.3)
     else:
         z = 0.95 if "socket" in t.what else min(1.2, top - 0.3)
-    return z, "Low, where gas gathers." if gas else "On the wall of its zone."
+    return z, says("low-where-gas-gathers") if gas else says("on-wall-zone")
 
 
 def _small(s: Search, t: Thing) -> tuple[Box, int, str] | None:
     size, top = t.size, s.body.height
     if "light" in t.what:
-        z, sides, why = None, ("middle", "left", "right"), "On the ceiling of its zone."
+        z, sides, why = None, ("middle", "left", "right"), says("on-ceiling-zone")
         for x_range in (_zone_x(s, t), None):
             for side in sides:
                 for box, yaw in s.candidates(t, top - 0.09 - size[2], x_range, (side,)):
@@ -161,7 +160,7 @@ def _special(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
     if t.key == "power:bank":
         under = d.vehicle.bank_place == "underfloor"
     if under:
-        bay = s.bay("under", "Under the floor", "underfloor", Box(h.first + 0.1, h.last - 0.1, -0.75, 0.75, -0.62, -0.06), thermal="outside", enclosed=True)
+        bay = s.bay("under", says("under-floor"), "underfloor", Box(h.first + 0.1, h.last - 0.1, -0.75, 0.75, -0.62, -0.06), thermal="outside", enclosed=True)
         made = s.bays[bay]
         others = [o.box for o in s.taken.values() if o.doc.bay == bay]
         z1 = made.z1_m - 0.01 - t.clearance[5]
@@ -176,7 +175,7 @@ def _special(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
                     if not axle:
                         spots.append((s.price(t, box, lambda b: 0.0), box))
         if spots:
-            return min(spots, key=lambda q: (round(q[0], 6), q[1]))[1], 0, "Under the floor as said, clear of the axle.", bay
+            return min(spots, key=lambda q: (round(q[0], 6), q[1]))[1], 0, says("under-floor-as-said"), bay
         return None
     top = next((o.box for k, o in s.taken.items() if o.thing.what == "kitchen"), None)
     if {"hob"} & t.tags or t.what == "sink":
@@ -192,7 +191,7 @@ def _special(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
             for y in ((top.y0 + top.y1 - size[1]) / 2, front):
                 box = Box(x, x + size[0], y, y + size[1], z0, z0 + size[2])
                 if s.fits(t, box, yaw):
-                    return box, yaw, "In the worktop of the kitchen.", None
+                    return box, yaw, says("in-worktop-kitchen"), None
         return None
     if top is not None and "gas-user" in t.tags and t.what == "oven":
         yaw = 270 if top.middle[1] > 0 else 90
@@ -200,9 +199,9 @@ def _special(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
         y = top.y0 + 0.01 if yaw == 270 else top.y1 - size[1] - 0.01
         box = Box(top.x1 - size[0] - 0.02, top.x1 - 0.02, y, y + size[1], top.z1 - 0.1 - size[2], top.z1 - 0.1)
         if s.fits(t, box, yaw):
-            return box, yaw, "In the kitchen, under the hob.", None
+            return box, yaw, says("in-kitchen-under-hob"), None
     wet = next((o.box for o in s.taken.values() if o.thing.what == "wet room"), None)
-    if wet is not None and ("toilet" in t.tags or t.what in ("shower tray", "basin")):
+    if wet is not None and ("toilet" in t.tags or t.what in (says("shower-tray"), "basin")):
         yaw = 270 if wet.middle[1] > 0 else 90
         size, _ = posed(t, "top", yaw)
         z = {"shower tray": 0.0, "basin": 0.75}.get(t.what, 0.09)
@@ -214,7 +213,7 @@ def _special(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
         ):
             box = Box(x, x + size[0], y, y + size[1], z, z + size[2])
             if out_of_box(box, wet)[0] <= 0.002 and all(penetration(box, o.box) <= TOL or o.thing.hollow for o in s.taken.values()):
-                return box, yaw, "In the wet room.", None
+                return box, yaw, says("in-wet-room"), None
     return None
 
 
@@ -225,16 +224,16 @@ def _locker(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
     room = 0.03
     if vessel is not None and vessel.place == "underfloor":
         box = Box(s.rear + 0.5, s.rear + 0.5 + t.size[0], 0.1, 0.1 + t.size[1], -0.1 - t.size[2], -0.1)
-        bay = s.bay("under-gas", "Gas tank under the floor", "underfloor", box.grown((0.05, 0.05, 0.05, 0.05, 0.05, 0.03)), thermal="outside")
-        return box, 0, "Under the floor, where a leak falls out.", bay
+        bay = s.bay("under-gas", says("gas-tank-under-floor"), "underfloor", box.grown((0.05, 0.05, 0.05, 0.05, 0.05, 0.03)), thermal="outside")
+        return box, 0, says("under-floor-where-leak"), bay
     if body.gear.kind == "trailer":
         taken = [o.box for o in s.taken.values() if o.doc.bay == "drawbar"]
         x = h.last + 0.08 + sum(b.x1 - b.x0 + 0.02 for b in taken)
         box = Box(x, x + t.size[0], -t.size[1] / 2, t.size[1] / 2, 0.0, t.size[2])
         bay = s.bay(
-            "drawbar", "Gas on the drawbar", "gas_locker", Box(h.last + 0.05, h.last + 1.1, -0.5, 0.5, -0.05, 0.8), thermal="outside", sealed_inside=True
+            "drawbar", says("gas-on-drawbar"), "gas_locker", Box(h.last + 0.05, h.last + 1.1, -0.5, 0.5, -0.05, 0.8), thermal="outside", sealed_inside=True
         )
-        return box, 0, "On the drawbar, outside, and weight on the nose.", bay
+        return box, 0, says("on-drawbar-outside-and"), bay
     size, _ = posed(t, "top", 0)
     got = s.best(t, 0.01, lambda b: 60 * (b.x0 - h.first), sides=("left", "right"), aisle=False)
     if got is None:
@@ -242,9 +241,9 @@ def _locker(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
     box, yaw = got
     n = sum(b.kind == "gas_locker" for b in s.bays.values())
     around = box.grown((room, room, room, room, 0.01, 0.12))
-    bay = s.bay(f"gas-locker-{n + 1}" if n else "gas-locker", "Gas locker", "gas_locker", around, thermal="outside", sealed_inside=True)
+    bay = s.bay(f"gas-locker-{n + 1}" if n else "gas-locker", says("gas-locker"), "gas_locker", around, thermal="outside", sealed_inside=True)
     del size
-    return box, yaw, "At the rear by an outside wall, in a locker that drains through the floor.", bay
+    return box, yaw, says("at-rear-by-outside"), bay
 
 
 def _joined_z(s: Search, t: Thing) -> float | None:
@@ -263,37 +262,37 @@ def _plain(s: Search, t: Thing) -> tuple[Box, int, str] | None:
     if t.key == "wiring:panel":
         x = door.a if door else s.body.hull.first + 0.6 * s.body.length
         got = s.best(t, min(1.25, top - 0.35), lambda b: 6 * abs(b.middle[0] - x))
-        return (*got, "By the door, within reach from outside.") if got else None
+        return (*got, says("by-door-within-reach")) if got else None
     if "electrics" in tags:
         near = _near(s, "power:bank", "power:inverter", weight=6.0)
         wants = (0.5, 0.35, 0.8, 1.1) if "reach" in tags else (0.12, 0.35, 0.5, 0.8)
         for z in wants:
             got = s.best(t, min(z, top - 0.3), near)
             if got:
-                why = "Near the bank: short thick cables" + (", at the front where it is reached." if "reach" in tags else ".")
+                why = says("near-bank-short-thick") + (says("at-front-where-reached") if "reach" in tags else ".")
                 return (*got, why)
         return None
     if "tank" in tags or "water" in tags:
         waste = t.group == "waste"
         got = s.best(t, _joined_z(s, t), lambda b: t.full_kg * 0.15 * abs(b.middle[0] - s.rear), sides=("left", "right"))
-        return (*got, "Low, by the rear axle" + (", so that full or empty changes little at the front." if not waste else ".")) if got else None
+        return (*got, says("low-by-rear-axle") + (says("so-that-full-or") if not waste else ".")) if got else None
     if "battery" in tags:
         got = s.best(t, 0.0, lambda b: 0.0)
-        return (*got, "Low and between the axles, with the inverter and the boards beside it.") if got else None
+        return (*got, says("low-and-between-axles")) if got else None
     if "fridge" in tags:
         kitchen = next((k for k, o in s.taken.items() if o.thing.what == "kitchen"), "")
         got = s.best(t, 0.0, _near(s, kitchen, weight=8.0)) or s.best(t, None, _near(s, kitchen, weight=8.0))
-        return (*got, "On the floor by the kitchen, its door to the aisle.") if got else None
+        return (*got, says("on-floor-by-kitchen")) if got else None
     if "burner" in tags or "heat" in tags:
         got = s.best(t, None, lambda b: 0.0)
-        return (*got, "On the floor by the wall, with its hot and its serviced side free.") if got else None
+        return (*got, says("on-floor-by-wall")) if got else None
     got = s.best(t, None, lambda b: 0.0, x_range=None) or s.best(t, 0.6, lambda b: 0.0)
-    return (*got, "Where it is free along the wall.") if got else None
+    return (*got, says("where-free-along-wall")) if got else None
 
 
 def _rank(t: Thing) -> tuple[int, float, str]:
     """The order of placing: furniture, gas and the heavy, what goes with the bank, the rest, the small."""
-    order = ("bed", "wet room", "kitchen", "wardrobe", "bench", "overhead")
+    order = ("bed", says("wet-room-2"), "kitchen", "wardrobe", "bench", "overhead")
     if t.what in order:
         return 0, order.index(t.what), t.key
     if "furniture" in t.tags or "seat" in t.tags or "removed" in t.tags:
@@ -346,7 +345,7 @@ def _reasons(s: Search, t: Thing, box: Box, why: str) -> tuple[str, ...]:
     out = [why]
     near = sorted(((square(box.middle, p), o) for o, _ in s.partners.get(t.key, ()) if (p := s.at(o)) is not None and o in s.taken))
     if near:
-        out.append(f"Next to what it is joined to: {near[0][0]:.1f} m from {s.taken[near[0][1]].thing.name}.")
+        out.append(says("next-to-what-joined", near_m=near[0][0], thing_name=s.taken[near[0][1]].thing.name))
     if t.full_kg >= 20:
-        out.append(f"Its {t.full_kg:.0f} kg stand {box.middle[0] - s.rear:+.2f} m from the rear axle, {box.middle[2]:.2f} m over the floor.")
+        out.append(says("stand-from-rear-axle", full_kg=t.full_kg, middle_m=box.middle[0] - s.rear, middle_m_2=box.middle[2]))
     return tuple(out)

@@ -13,6 +13,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import Contract, Outcome, Whole, unique_ids, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import fit_says as says
 
 Service = Literal["dc", "mains", "data", "gas", "water", "waste", "duct"]
 Tag = Literal["heat", "moving_part", "outside", "water", "sharp_edge", "bulkhead", "gas_locker"]
@@ -305,18 +306,18 @@ class RouteLengthIn(Contract):
         for e in self.edges:
             for key in ("a", "b"):
                 if getattr(e, key) not in nodes:
-                    raise wrong(key, f"edge '{e.id}' names the node '{getattr(e, key)}', which does not exist")
+                    raise wrong(key, says("edge-names-node-which", e_id=e.id, getattr=getattr(e, key)))
             if e.a == e.b:
-                raise wrong("b", f"edge '{e.id}' leads from '{e.a}' to itself")
+                raise wrong("b", says("edge-leads-from-to", e_id=e.id, a=e.a))
             if e.length_m is None and math.dist(nodes[e.a], nodes[e.b]) <= 0:
-                raise wrong("length_m", f"edge '{e.id}' joins two nodes at one point; give its length")
+                raise wrong("length_m", says("edge-joins-two-nodes", e_id=e.id))
             for t in e.tags:
                 if t not in tags:
-                    raise wrong("tags", f"'{t}' has no penalty; known are {', '.join(tags)}")
+                    raise wrong("tags", says("has-no-penalty-known", t=t, tags=", ".join(tags)))
         for r in self.runs:
             for end in (r.from_, r.to):
                 if end.node is not None and end.node not in nodes:
-                    raise wrong("node", f"run '{r.id}' names the node '{end.node}', which does not exist")
+                    raise wrong("node", says("run-names-node-which", r_id=r.id, node=end.node))
         return self
 
 

@@ -18,13 +18,14 @@ from bothy.core.fit.states import Room, state_findings
 from bothy.core.fit.tie_down import FIXINGS, TIE_G, needed, pulls
 from bothy.core.fit.way_out import WayOut
 from bothy.core.wiring.circuit import Worked
+from bothy.core.words.says import fit_says as says
 
 HEAT_GAP_M, REACH_M = 0.30, 0.60
 HOB_SIDE_M, HOB_UP_M, STOVE_M, SOCKET_M = 0.15, 0.60, 0.30, 0.30
 HEAVY_KG, HIGH_M, BEHIND_KG, BEHIND_M, HELD_KG = 20.0, 0.8, 40.0, 0.3, 3.0
 SAFETY = 2.0
-FACE_NAMES = {"rear": "at the rear", "front": "at the front", "right": "on the right", "left": "on the left", "bottom": "below", "top": "above"}
-WHY = {"air": "for air", "heat": "for heat", "service": "to be served", "door_swing": "for its door"}
+FACE_NAMES = {"rear": says("at-rear"), "front": says("at-front"), "right": says("on-right"), "left": says("on-left"), "bottom": "below", "top": "above"}
+WHY = {"air": says("for-air"), "heat": says("for-heat"), "service": says("to-be-served"), "door_swing": says("for-door")}
 
 
 def mm(metres: float) -> str:
@@ -61,8 +62,15 @@ def _freed(ctx: Context, geo: Geometry, c: Clash) -> Remedy | None:
         moved = a.box.moved(*(depth * k for k in s))
         if not _meets(geo, a, moved):
             x, y, z = (round(v, 3) for v in (moved.x0, moved.y0, moved.z0))
-            way = {(1, 0, 0): "forwards", (-1, 0, 0): "backwards", (0, 1, 0): "to the left", (0, -1, 0): "to the right", (0, 0, 1): "up", (0, 0, -1): "down"}[s]
-            return _set(ctx, c.a, f"Move {a.thing.name} {mm(depth)} {way}", x_m=x, y_m=y, z_m=z)
+            way = {
+                (1, 0, 0): "forwards",
+                (-1, 0, 0): "backwards",
+                (0, 1, 0): says("to-left"),
+                (0, -1, 0): says("to-right"),
+                (0, 0, 1): "up",
+                (0, 0, -1): "down",
+            }[s]
+            return _set(ctx, c.a, says("move", thing_name=a.thing.name, mm=mm(depth), way=way), x_m=x, y_m=y, z_m=z)
     return None
 
 
@@ -86,25 +94,25 @@ def clash_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
     for c in geo.clashes:
         a = geo.placed[c.a]
         name, other = a.thing.name, _name(geo, c.b) if c.b else ""
-        station = f" at {a.box.middle[0]:.2f} m from the rear"
+        station = says("at-from-rear", middle_m=a.box.middle[0])
         severity = None
         if c.kind == "shell":
-            words = f"“{name}” is {mm(c.depth_m)} outside the vehicle {FACE_NAMES[c.face]},{station}."
+            words = says("outside-vehicle", name=name, mm=mm(c.depth_m), face_names=FACE_NAMES[c.face], station=station)
         elif c.kind == "bay":
-            words = f"“{name}” is {mm(c.depth_m)} outside “{a.bay.name if a.bay else ''}” {FACE_NAMES[c.face]}."
+            words = says("outside", name=name, mm=mm(c.depth_m), bay_name=a.bay.name if a.bay else "", face_names=FACE_NAMES[c.face])
         elif c.kind == "obstacle":
-            words = f"“{name}” cuts {mm(c.depth_m)} into “{other}”."
+            words = says("cuts-into", name=name, mm=mm(c.depth_m), other=other)
         elif c.kind == "overlap":
-            words = f"“{name}” stands {mm(c.depth_m)} deep in “{other}”."
+            words = says("stands-deep-in", name=name, mm=mm(c.depth_m), other=other)
         else:
             what = (
-                f"“{other}” is in the way"
+                says("in-way", other=other)
                 if c.b
-                else f"the vehicle’s wall is in the way {FACE_NAMES[c.face]}"
+                else says("vehicles-wall-in-way", face_names=FACE_NAMES[c.face])
                 if c.kind == "shell_clearance"
-                else "its bay ends"
+                else says("bay-ends")
             )
-            words = f"“{name}” lacks {mm(c.depth_m)} of the space that it needs {WHY[a.thing.why]}: {what}."
+            words = says("lacks-space-that-needs", name=name, mm=mm(c.depth_m), why=WHY[a.thing.why], what=what)
             if a.thing.why == "heat":
                 severity = "danger"
         related = [c.b] if c.b in geo.placed else []
@@ -125,47 +133,44 @@ def neighbour_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
         if a.doc.tray or a.thing.on_roof or b.thing.on_roof or not above(a.box, b.box):
             continue
         mains = "mains" in b.thing.tags
-        words = f"“{a.thing.name}” hangs {a.box.z0 - b.box.z1:.2f} m over “{b.thing.name}”; what leaks from it drips there."
+        words = says("hangs-over-what-leaks", thing_name=a.thing.name, z0_m=a.box.z0 - b.box.z1, thing_name_2=b.thing.name)
         yield finding(
             "fit-water-above-mains" if mains else "fit-water-above-dc",
             a.thing.key,
             a.thing.name,
             words,
             related=[b.thing.key],
-            fix=_set(ctx, a.thing.key, "Put a drained tray under it", tray=True),
+            fix=_set(ctx, a.thing.key, says("put-drained-tray-under"), tray=True),
         )
     for a, b in _pairs(geo, {"battery"}, {"heat"}):
         if gap(a.box, b.box) < HEAT_GAP_M - 1e-9 and not (a.doc.shield or b.doc.shield):
-            words = f"“{b.thing.name}” gets hot and is {1000 * gap(a.box, b.box):.0f} mm from the battery; keep at least 300 mm."
+            words = says("gets-hot-and-from", thing_name=b.thing.name, gap_mm=1000 * gap(a.box, b.box))
             yield finding(
                 "fit-battery-near-heat",
                 a.thing.key,
                 a.thing.name,
                 words,
                 related=[b.thing.key],
-                fix=_set(ctx, a.thing.key, "Fit a heat shield between", shield=True),
+                fix=_set(ctx, a.thing.key, says("fit-heat-shield-between"), shield=True),
             )
     for a, b in _pairs(geo, {"hob", "stove"}, {"flammable"}):
         side, up = (STOVE_M, STOVE_M) if "stove" in a.thing.tags else (HOB_SIDE_M, HOB_UP_M)
         grown = a.box.grown((side, side, side, side, 0.0, up))
         if penetration(grown, b.box) > 1e-6 and not (a.doc.shield or b.doc.shield) and a.inside != b.thing.key:
-            words = (
-                f"“{b.thing.name}” can burn, and is {1000 * gap(a.box, b.box):.0f} mm from the flame; keep {1000 * side:.0f} mm beside it and "
-                f"{1000 * up:.0f} mm above."
-            )
+            words = says("can-burn-and-from", thing_name=b.thing.name, gap_mm=1000 * gap(a.box, b.box), side_mm=1000 * side, up_mm=1000 * up)
             yield finding(
                 "fit-stove-combustible",
                 a.thing.key,
                 a.thing.name,
                 words,
                 related=[b.thing.key],
-                fix=_set(ctx, a.thing.key, "Fit a shield between", shield=True),
+                fix=_set(ctx, a.thing.key, says("fit-shield-between"), shield=True),
             )
     for a, b in _pairs(geo, {"outlet"}, {"sink", "hob"}):
         far = 1.83 if ctx.design.region == "us" and "sink" in b.thing.tags else SOCKET_M
         protected = ctx.design.region == "us" and "sink" in b.thing.tags and ctx.design.wiring.mains is not None and ctx.design.wiring.mains.rcd
         if gap(a.box, b.box) < far - 1e-9 and not protected:
-            words = f"The socket is {1000 * gap(a.box, b.box):.0f} mm from “{b.thing.name}”; keep at least {1000 * far:.0f} mm."
+            words = says("socket-from-keep-at", gap_mm=1000 * gap(a.box, b.box), thing_name=b.thing.name, far_mm=1000 * far)
             yield finding("fit-socket-near-water", a.thing.key, a.thing.name, words, related=[b.thing.key])
     yield from _locker(ctx, geo)
 
@@ -183,7 +188,7 @@ def _locker(ctx: Context, geo: Geometry) -> Iterator[Finding]:
                     "fit-electrics-in-gas-locker",
                     p.thing.key,
                     p.thing.name,
-                    f"“{p.thing.name}” stands in “{bay.name}” with the gas: one spark ignites what leaked.",
+                    says("stands-in-with-gas", thing_name=p.thing.name, bay_name=bay.name),
                 )
 
 
@@ -193,11 +198,11 @@ def standing_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
     for p in geo.placed.values():
         t, key, name = p.thing, p.thing.key, p.thing.name
         if p.doc.up not in t.up:
-            words = f"“{name}” stands with its {p.doc.up} up; a {t.what} is usually allowed with its {' or '.join(t.up[:4])} up."
-            yield finding("fit-orientation", key, name, words, fix=_set(ctx, key, f"Stand it with its {t.up[0]} up", up=t.up[0]))
+            words = says("stands-with-up-usually", name=name, up=p.doc.up, what=t.what, up_2=" or ".join(t.up[:4]))
+            yield finding("fit-orientation", key, name, words, fix=_set(ctx, key, says("stand-with-up", up=t.up[0]), up=t.up[0]))
         x, _, z = p.box.middle
         if t.full_kg >= HEAVY_KG and z > HIGH_M and not t.on_roof and "furniture" not in t.tags:
-            yield finding("fit-heavy-high", key, name, f"The {t.full_kg:.0f} kg of “{name}” hang with their middle {z:.2f} m over the floor.")
+            yield finding("fit-heavy-high", key, name, says("hang-with-their-middle", full_kg=t.full_kg, name=name, z_m=z))
         if g.kind == "axles" and g.rear_x is not None and t.full_kg >= BEHIND_KG and "furniture" not in t.tags and x < g.rear_x - BEHIND_M:
             base = (g.front_x or 0.0) - g.rear_x
             lifts = t.full_kg * (g.rear_x - x) / base
@@ -205,45 +210,43 @@ def standing_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
                 "fit-heavy-behind-axle",
                 key,
                 name,
-                f"The {t.full_kg:.0f} kg of “{name}” stand {g.rear_x - x:.2f} m behind the rear axle and take {lifts:.0f} kg off the front.",
+                says("stand-behind-rear-axle", full_kg=t.full_kg, name=name, rear_x_m=g.rear_x - x, lifts_kg=lifts),
             )
         if "switch" in t.tags and not 0.4 <= z <= 1.5:
-            yield finding("fit-switch-height", key, name, f"The switch is {z:.2f} m over the floor; 0.40 to 1.50 m is in reach of everybody.")
+            yield finding("fit-switch-height", key, name, says("switch-over-floor-to", z_m=z))
         hidden = p.inside and not p.doc.hatch
         if hidden and "reach" in t.tags:
             yield finding(
                 "fit-isolator-hidden",
                 key,
                 name,
-                f"“{name}” is inside “{_name(geo, p.inside)}”. In a fire it must be reached at once.",
+                says("inside-in-fire-must", name=name, name_2=_name(geo, p.inside)),
                 related=[p.inside],
                 severity="question",
-                answers=[r for r in (_set(ctx, key, "Enter that a door or hatch without a tool leads to it", hatch=True),) if r],
+                answers=[r for r in (_set(ctx, key, says("enter-that-door-or"), hatch=True),) if r],
             )
         elif hidden and "hatch" in t.tags:
             yield finding(
                 "fit-no-hatch",
                 key,
                 name,
-                f"“{name}” is inside “{_name(geo, p.inside)}” and must be got at to look after it.",
+                says("inside-and-must-be", name=name, name_2=_name(geo, p.inside)),
                 related=[p.inside],
                 severity="question",
-                answers=[r for r in (_set(ctx, key, "Enter that a hatch leads to it", hatch=True),) if r],
+                answers=[r for r in (_set(ctx, key, says("enter-that-hatch-leads"), hatch=True),) if r],
             )
     yield from _held(ctx, geo)
     for p in geo.placed.values():
         if any(v > s + 1e-9 for _, at in p.thing.ports for v, s in zip(at, p.thing.size, strict=True)):
-            words = "The point where its runs are joined lies outside its own size; the nearest point of its box is used."
+            words = says("point-where-runs-joined")
             yield finding("fit-port-outside", p.thing.key, p.thing.name, words)
     for s in ctx.design.fit.body.stations:
         if s.from_wall:
-            yield finding("fit-station-from-wall", "fit", "Body", f"The station at {s.x_m:.2f} m was measured from a wall; walls taper and bow by 20 to 60 mm.")
+            yield finding("fit-station-from-wall", "fit", says("body"), says("station-at-was-measured", x_m=s.x_m))
     for gone in geo.strays:
         i = next(i for i, q in enumerate(ctx.design.fit.places) if q.of == gone.of)
         ops = [{"op": "test", "path": f"/fit/places/{i}/of", "value": gone.of}, {"op": "remove", "path": f"/fit/places/{i}"}]
-        yield finding(
-            "fit-gone", gone.of, gone.of, "The design no longer has this thing, and its place is still kept.", fix=Remedy(label="Remove its place", patch=ops)
-        )
+        yield finding("fit-gone", gone.of, gone.of, says("design-no-longer-has"), fix=Remedy(label=says("remove-place"), patch=ops))
 
 
 def _held(ctx: Context, geo: Geometry) -> Iterator[Finding]:
@@ -261,17 +264,17 @@ def _held(ctx: Context, geo: Geometry) -> Iterator[Finding]:
         worst = max(rows, key=lambda r: r.used)
         if worst.used > 1 + 1e-9:
             n = needed(count, worst.used)
-            words = f"The {count} × {kind.name} must hold {100 * worst.used:.0f} % of what they can (direction: {worst.direction}); {n} of them would do."
-            fix = _set(ctx, t.key, f"Use {n} of them", fixing_count=n) if n <= 60 else None
+            words = says("must-hold-what-they", count=count, kind_name=kind.name, used_pc=100 * worst.used, direction=worst.direction, n=n)
+            fix = _set(ctx, t.key, says("use-them", n=n), fixing_count=n) if n <= 60 else None
             yield finding("fit-tie-down-weak", t.key, t.name, words, figures=[f"fit/held/{t.key.replace(':', '-')}/used_frac"], fix=fix)
     if loose:
-        names = ", ".join(p.thing.name for p in loose[:5]) + (" and others" if len(loose) > 5 else "")
-        several = "One placed thing has" if len(loose) == 1 else f"Of what is placed, {len(loose)} things have"
+        names = ", ".join(p.thing.name for p in loose[:5]) + (says("and-others") if len(loose) > 5 else "")
+        several = says("one-placed-thing-has") if len(loose) == 1 else says("what-placed-things-have", loose_count=len(loose))
         yield finding(
             "fit-tie-down-none",
             "fit",
             "Fit",
-            f"{several} no fixing yet: {names}. In a crash each pulls with ten times its weight and more.",
+            says("no-fixing-yet-in", several=several, names=names),
             related=[p.thing.key for p in loose[:20]],
             severity="question",
             answers=[_hold_all(ctx, loose)],
@@ -291,7 +294,7 @@ def _hold_all(ctx: Context, loose: list[Placed]) -> Remedy:
             {"op": "replace", "path": f"{path}/fixing", "value": key},
             {"op": "replace", "path": f"{path}/fixing_count", "value": count},
         ]
-    return Remedy(label="Choose fixings that hold each", patch=ops)
+    return Remedy(label=says("choose-fixings-that-hold"), patch=ops)
 
 
 def best_fixing(p: Placed, g: tuple[float, float, float, float]) -> tuple[str, int]:
@@ -316,24 +319,32 @@ def route_findings(geo: Geometry) -> Iterator[Finding]:
     for r in geo.routes.values():
         subject, name = r.run.id.partition(":")[2], r.run.name
         for w in r.ways:
-            end = "the engine" if w.id == ENGINE else _name(geo, w.id)
+            end = says("engine") if w.id == ENGINE else _name(geo, w.id)
             if w.path is None:
-                said = f"No way for {_service(r.run.service)} leads from “{_start(geo, r.run.a)}” to “{end}”."
+                said = says("no-way-for-leads", service=_service(r.run.service), start=_start(geo, r.run.a), end=end)
                 if (joint := geo.ways.net.missing(r.run.service)) is not None:
-                    said += f" The net is in pieces; the shortest way between two of them would be {joint[2]:.2f} m, from {joint[0]} to {joint[1]}."
+                    said += says("net-in-pieces-shortest", joint_m=joint[2], joint=joint[0], joint_2=joint[1])
                 yield finding("fit-route-none", subject, name, said)
                 continue
             for tag in w.tags:
                 if tag in named:
-                    yield finding(named[tag], subject, name, f"The route to “{end}” passes through: {tag.replace('_', ' ')}.")
+                    yield finding(named[tag], subject, name, says("route-to-passes-through", end=end, replace=tag.replace("_", " ")))
 
 
 def _start(geo: Geometry, key: str) -> str:
-    return "the engine" if key == ENGINE else _name(geo, key)
+    return says("engine") if key == ENGINE else _name(geo, key)
 
 
 def _service(key: str) -> str:
-    return {"dc": "low voltage", "mains": "mains", "data": "signals", "gas": "gas", "water": "water", "waste": "waste water", "duct": "warm air"}[key]
+    return {
+        "dc": says("low-voltage"),
+        "mains": "mains",
+        "data": "signals",
+        "gas": "gas",
+        "water": "water",
+        "waste": says("waste-water"),
+        "duct": says("warm-air"),
+    }[key]
 
 
 def freed_by(geo: Geometry, key: str) -> str:
@@ -342,8 +353,8 @@ def freed_by(geo: Geometry, key: str) -> str:
     if p.doc.fixing is None:
         return ""
     inside = [f"“{q.thing.name}”" for q in geo.placed.values() if q.inside == key]
-    first = f" First comes out what stands in it: {', '.join(inside[:4])}{' and more' if len(inside) > 4 else ''}." if inside else ""
-    return f"“{p.thing.name}” is freed by its {p.doc.fixings} fixings ({FIXINGS[p.doc.fixing].name}).{first}"
+    first = says("first-comes-out-what", inside=", ".join(inside[:4]), inside_count_over=len(inside) > 4) if inside else ""
+    return says("freed-by-fixings", thing_name=p.thing.name, fixings=p.doc.fixings, fixings_name=FIXINGS[p.doc.fixing].name, first=first)
 
 
 def out_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut]) -> Iterator[Finding]:
@@ -352,15 +363,13 @@ def out_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut]) -> Iterato
         p = geo.placed[key]
         if w.door is None:
             size = "×".join(f"{1000 * s:.0f}" for s in p.thing.size)
-            yield finding("fit-door-too-small", key, p.thing.name, f"“{p.thing.name}” measures {size} mm and goes through no door of the vehicle.")
+            yield finding("fit-door-too-small", key, p.thing.name, says("measures-and-goes-through", thing_name=p.thing.name, size_mm=size))
         elif not w.ok:
             pieces = ", ".join(f"“{_name(geo, k)}”" for k in w.blocking)
-            words = f"In the way: {pieces}." if pieces else "There is no single piece whose removal would free it."
+            words = says("in-way-2", pieces=pieces) if pieces else says("there-no-single-piece")
             if loose := [f for k in w.blocking if (f := freed_by(geo, k))]:
                 words += " " + " ".join(loose)
-            yield finding(
-                "fit-removal-blocked", key, p.thing.name, f"“{p.thing.name}” can’t be taken out past the furniture. {words}", related=list(w.blocking)
-            )
+            yield finding("fit-removal-blocked", key, p.thing.name, says("cant-be-taken-out", thing_name=p.thing.name, words=words), related=list(w.blocking))
 
 
 def fit_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut], worked: list[Worked], rooms: list[Room], filled: list[Filled]) -> list[Finding]:

@@ -10,6 +10,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import EPS, Contract, Outcome, Whole, unique_ids, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import fit_says as says
 
 SheetMaterial = Literal[
     "birch_ply",
@@ -84,13 +85,13 @@ class PieceIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.material is None and self.density_kg_m3 is None:
-            raise wrong("material", "give a material or density_kg_m3")
+            raise wrong("material", says("give-material-or-density"))
         if self.area_m2 is None:
             for key in ("length_m", "width_m"):
                 if getattr(self, key) is None:
-                    raise wrong(key, "is required where area_m2 is not given")
+                    raise wrong(key, says("required-where-area-not"))
         if self.cutout_area_m2 > self.area + EPS:
-            raise wrong("cutout_area_m2", f"is more than the piece has ({self.area:g} m²)")
+            raise wrong("cutout_area_m2", says("more-than-piece-has", area_m2=self.area))
         return self
 
     @property
@@ -163,7 +164,7 @@ class SheetCountIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.batten_run_m is not None and self.batten_length_m is None:
-            raise wrong("batten_length_m", "is required where batten_run_m is given")
+            raise wrong("batten_length_m", says("required-where-batten-run"))
         return self
 
 

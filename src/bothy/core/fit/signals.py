@@ -14,6 +14,7 @@ from bothy.core.finding import Finding, Remedy, finding
 from bothy.core.fit.geometry import Geometry, RouteOf
 from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.raceways import HIGH_CURRENT_A, PARALLEL_M, SIGNAL_WORDS, gap_wanted
+from bothy.core.words.says import fit_says as says
 
 SIGNAL_KG_M = 0.035
 """Mass of a signal cable, typical of four to eight thin cores."""
@@ -36,12 +37,14 @@ def usual_signals(design: Design) -> list[Usual]:
     if board is None:
         return []
     end = f"wiring:{board.id}"
-    out = [Usual(f"Sender of {t.name}", "sensor", f"water:{t.id}", end) for t in design.water.tanks]
+    out = [Usual(says("sender", t_name=t.name), "sensor", f"water:{t.id}", end) for t in design.water.tanks]
     if design.power.bank is not None and design.power.bank.station is None:
-        out.append(Usual(f"Shunt of {design.power.bank.name}", "shunt", "power:bank", end))
+        out.append(Usual(says("shunt", bank_name=design.power.bank.name), "shunt", "power:bank", end))
     if design.power.inverter is not None and (design.power.bank is None or design.power.bank.station is None):
-        out.append(Usual(f"Panel of {design.power.inverter.name}", "display", "power:inverter", end, True))
-    out += [Usual(f"Panel of {h.name}", "display", f"warmth:{h.id}", end, True) for h in design.warmth.heaters if h.kind in ("air", "coolant", "combined")]
+        out.append(Usual(says("panel", inverter_name=design.power.inverter.name), "display", "power:inverter", end, True))
+    out += [
+        Usual(says("panel-2", h_name=h.name), "display", f"warmth:{h.id}", end, True) for h in design.warmth.heaters if h.kind in ("air", "coolant", "combined")
+    ]
     there = {frozenset((s.a, s.b)) for s in design.fit.signals}
     return [u for u in out if frozenset((u.a, u.b)) not in there]
 
@@ -54,8 +57,8 @@ def signal_findings(ctx: Context, geo: Geometry, worked: Sequence[Worked]) -> It
         gone = next((k for k in (s.a, s.b) if k not in known), None)
         if gone is not None:
             ops = [{"op": "test", "path": f"/fit/signals/{i}/id", "value": s.id}, {"op": "remove", "path": f"/fit/signals/{i}"}]
-            fix = Remedy(label="Remove the cable", patch=ops)
-            yield finding("fit-gone", s.id, s.name, f"The cable leads to “{gone}”, which the design no longer has.", fix=fix)
+            fix = Remedy(label=says("remove-cable"), patch=ops)
+            yield finding("fit-gone", s.id, s.name, says("cable-leads-to-which", gone=gone), fix=fix)
             continue
         gap = gap_wanted(s.kind, s.screened)
         beside = [name for name, r in heavy if _beside_m(geo, geo.routes[f"signal:{s.id}"], r) > PARALLEL_M] if gap > 0 else []
@@ -70,10 +73,8 @@ def _beside_m(geo: Geometry, a: RouteOf, b: RouteOf) -> float:
 
 
 def _disturbed(i: int, s: SignalLine, gap: float, beside: list[str]) -> Finding:
-    words = (
-        f"The cable lies in one route with {', '.join(f'“{b}”' for b in beside[:3])}, which carry {HIGH_CURRENT_A:g} A or more. Keep {gap:g} mm between them"
-    )
+    words = says("cable-lies-in-one", bs=", ".join(f"“{b}”" for b in beside[:3]), high_current_a=HIGH_CURRENT_A, gap_mm=gap)
     screens = gap_wanted(s.kind, True) == 0
-    fix = Remedy.sets("Take a screened cable", f"/fit/signals/{i}", s.id, screened=True) if screens else None
-    more = ", or take a screened cable." if screens else f": a {SIGNAL_WORDS[s.kind]} is disturbed by large currents that change."
+    fix = Remedy.sets(says("take-screened-cable"), f"/fit/signals/{i}", s.id, screened=True) if screens else None
+    more = says("or-take-screened-cable") if screens else says("disturbed-by-large-currents", signal_words=SIGNAL_WORDS[s.kind])
     return finding("wire-data-near-mains", s.id, s.name, words + more, fix=fix)

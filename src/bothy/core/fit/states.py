@@ -10,6 +10,7 @@ from bothy.core.finding import Finding, Remedy, finding
 from bothy.core.fit.body import BodyShape
 from bothy.core.fit.boxes import OVER, Box, Clash, out_of_box, out_of_hull, penetration
 from bothy.core.fit.geometry import Geometry, Placed, by_design, checked
+from bothy.core.words.says import fit_says as says
 
 
 class Room(NamedTuple):
@@ -27,7 +28,7 @@ def rooms_of(design: Design, body: BodyShape) -> list[Room]:
     first, last, half, w = body.hull.first, body.hull.last, body.half, design.warmth
     out = []
     for i, s in enumerate(w.slide_outs):
-        name, z0, z1 = f"Slide-out {i + 1}", s.sill_z_m, s.sill_z_m + s.height_m
+        name, z0, z1 = says("slide-out", i=i + 1), s.sill_z_m, s.sill_z_m + s.height_m
         if s.on == "rear":
             y0 = -s.width_m / 2 if s.x_m is None else -half + s.x_m
             out.append(
@@ -66,8 +67,8 @@ def state_findings(design: Design, geo: Geometry, rooms: list[Room]) -> Iterator
     for c in open_clashes(geo, rooms):
         a = geo.placed[c.a]
         other = geo.placed[c.b].thing.name if c.b in geo.placed else next((n for id, n, _, _ in geo.body.obstacles if id == c.b), "")
-        what = f"“{other}” is in its way" if other else f"it leaves the vehicle and what opens of it ({c.face})"
-        words = f"When the vehicle stands open, {what}: {max(1, round(1000 * c.depth_m))} mm are missing."
+        what = says("in-way-3", other=other) if other else says("leaves-vehicle-and-what", face=c.face)
+        words = says("when-vehicle-stands-open", what=what, value_mm=max(1, round(1000 * c.depth_m)))
         yield finding("fit-travel-state", c.a, a.thing.name, words, related=[c.b] if c.b in geo.placed else [])
     for r in rooms:
         for key, p in geo.placed.items():
@@ -85,6 +86,6 @@ def _swept(design: Design, room: Room, key: str, p: Placed) -> Finding:
         d = design.fit.places[i]
         there = {"x_m": round(d.x_m + room.out[0], 3), "y_m": round(d.y_m + room.out[1], 3), "z_m": d.z_m}
         ops = [{"op": "test", "path": f"/fit/places/{i}/of", "value": key}, {"op": "add", "path": f"/fit/places/{i}/open", "value": there}]
-        answers.append(Remedy(label=f"Enter that it moves out with the {room.name.lower()}", patch=ops))
-    words = f"“{p.thing.name}” stands where “{room.name}” is while that is in. Either it moves out with it, or it is in its way."
+        answers.append(Remedy(label=says("enter-that-moves-out", room_name=room.name.lower()), patch=ops))
+    words = says("stands-where-while-that", thing_name=p.thing.name, room_name=room.name)
     return finding("fit-travel-state", key, p.thing.name, words, severity="question", answers=answers)

@@ -20,6 +20,7 @@ from bothy.core.fit.routing import Point
 from bothy.core.gas.supply import capacity_kg, mixture
 from bothy.core.power.chemistry import CHEMISTRIES
 from bothy.core.water.stores import worked_tank
+from bothy.core.words.says import fit_says as says
 
 Origin = Literal["typed", "part", "usual"]
 PERSON_KG = 75.0
@@ -165,7 +166,7 @@ def _wiring(d: Design) -> list[Thing]:
     out = [_of(f"wiring:{b.id}", b.name, usual[f"board-{b.side}"], None, None) for b in d.wiring.boards]
     if d.wiring.panel is not None:
         p = d.wiring.panel
-        one = _of("wiring:panel", "Switch panel", usual["panel"], None, None)
+        one = _of("wiring:panel", says("switch-panel"), usual["panel"], None, None)
         out.append(replace(one, size=(max(0.03, (p.depth_mm or 60) / 1000), p.width_mm / 1000, p.height_mm / 1000), size_from="typed"))
     return out
 
@@ -179,10 +180,12 @@ def _warmth(d: Design) -> list[Thing]:
         litres = (h.tank_volume_l or 0.0) if apart and h.fuel in FUEL_KG_L else 0.0
         if litres > 0:
             side = (litres / 1000) ** (1 / 3)
-            one = _of(f"warmth:fuel-{h.id}", f"Fuel tank of {h.name}", usual["fuel-tank"], None, None, contents_kg=litres * FUEL_KG_L[h.fuel], group="fuel")
+            one = _of(
+                f"warmth:fuel-{h.id}", says("fuel-tank", h_name=h.name), usual["fuel-tank"], None, None, contents_kg=litres * FUEL_KG_L[h.fuel], group="fuel"
+            )
             out.append(replace(one, size=(side * 1.4, side, side / 1.3), mass_kg=0.08 * litres))
         elif h.fuel == "wood" and h.tank_mass_kg:
-            out.append(_of(f"warmth:fuel-{h.id}", f"Wood for {h.name}", usual["fuel-tank"], None, h.tank_mass_kg))
+            out.append(_of(f"warmth:fuel-{h.id}", says("wood-for", h_name=h.name), usual["fuel-tank"], None, h.tank_mass_kg))
     out += [_of(f"warmth:duct-{x.id}", f"{'End' if x.grille == 'none' else 'Outlet'} of {x.name}", usual["grille"], None, None) for x in d.warmth.ducts]
     if d.warmth.loop is not None:  # a floor's pipe lies in the floor, a calorifier is the water heater
         blown = [z for z in d.warmth.loop.zones if z.emitter in ("fan_coil", "convector", "exchanger")]
@@ -220,7 +223,7 @@ def _tank(t: WaterTank) -> Thing:
     return Thing(
         f"water:{t.id}",
         t.name,
-        f"{t.holds} water tank",
+        says("water-tank", holds=t.holds),
         size,
         t.tank_mass_kg or 0.07 * litres,
         u.clearance,
@@ -253,7 +256,7 @@ def _water(d: Design) -> list[Thing]:
     out += [_of(f"water:{f.id}", f.name, usual["filter"], None, None) for f in w.filters]
     out += [_of(f"water:drain-{x.id}", x.name, usual[f"fixture-{x.fixture}"], None, None) for x in w.drains]
     if w.jug_count and w.jug_l:
-        one = _of("water:jugs", f"{w.jug_count} jugs of {w.jug_l:g} L", usual["tank"], None, None)
+        one = _of("water:jugs", says("jugs", jug_count=w.jug_count, jug_l=w.jug_l), usual["tank"], None, None)
         out.append(replace(one, size=(0.25 * w.jug_count, 0.2, 0.35), mass_kg=0.8 * w.jug_count, contents_kg=w.jug_l * w.jug_count, group="water"))
     return out
 

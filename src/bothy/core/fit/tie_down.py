@@ -11,6 +11,7 @@ from bothy.core.constants import G
 from bothy.core.contract import EPS, Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import fit_says as says
 
 TieSchool = Literal["interior_10g", "lpg_light", "lpg_us", "cargo_lashing", "marine_battery"]
 DIRECTIONS = ("forward", "rear", "side", "up")
@@ -33,12 +34,12 @@ class Fixing(NamedTuple):
 
 
 FIXINGS: dict[str, Fixing] = {
-    "bolt_m6_plate": Fixing("M6 bolt, spreader plate under the floor", 7718, 7500),
-    "bolt_m8_plate": Fixing("M8 bolt, spreader plate under the floor", 14054, 7500),
-    "insert_m6": Fixing("M6 threaded insert in 0.9 mm steel", 2500, 2500),
-    "insert_m8": Fixing("M8 threaded insert in 1.5 mm steel", 5000, 6000),
-    "self_tapping": Fixing("self-tapping screw 4.8 in 1.0 mm steel", 1800, 900),
-    "wood_screw_ply": Fixing("wood screw 5 mm in 12 mm birch ply", 900, 700),
+    "bolt_m6_plate": Fixing(says("bolt-spreader-plate-under"), 7718, 7500),
+    "bolt_m8_plate": Fixing(says("bolt-spreader-plate-under-floor"), 14054, 7500),
+    "insert_m6": Fixing(says("threaded-insert-in-steel"), 2500, 2500),
+    "insert_m8": Fixing(says("threaded-insert-in-steel-2"), 5000, 6000),
+    "self_tapping": Fixing(says("self-tapping-screw-in"), 1800, 900),
+    "wood_screw_ply": Fixing(says("wood-screw-in-birch"), 900, 700),
     "wood_screw_softwood": Fixing("wood screw 5 × 40 in softwood", 1000, 1500),
 }
 
@@ -95,11 +96,11 @@ class TieDownIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.fixing_count % 2:
-            raise wrong("fixing_count", "must be even: two equal rows")
+            raise wrong("fixing_count", says("must-be-even-two"))
         if self.cg_height_m > 0:
             for key in ("base_x_m", "base_y_m"):
                 if getattr(self, key) is None:
-                    raise wrong(key, "is required where cg_height_m is more than 0")
+                    raise wrong(key, says("required-where-cg-height"))
         return self
 
 

@@ -11,6 +11,7 @@ from bothy.core.contract import EPS, Contract, Outcome, unique_ids, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
 from bothy.core.region import RegionKey
+from bothy.core.words.says import fit_says as says
 
 TRACK_M, FLOOR_M, BASE_Z_M = 1.7, 0.65, 0.05
 FRONT_MIN_FRAC = 0.30
@@ -95,7 +96,7 @@ def axle_sum(axles: Axles, masses: Iterable[Mass], factors: Mapping[str, float])
 
 def empty_vehicle(axles: Axles, front_kg: float, rear_kg: float, y: float = 0.0, z: float = BASE_Z_M) -> list[Mass]:
     """The empty vehicle as its two axle loads."""
-    return [Mass("empty, front axle", front_kg, axles.front_x, y, z, "empty"), Mass("empty, rear axle", rear_kg, axles.rear_x, y, z, "empty")]
+    return [Mass(says("empty-front-axle-2"), front_kg, axles.front_x, y, z, "empty"), Mass(says("empty-rear-axle-2"), rear_kg, axles.rear_x, y, z, "empty")]
 
 
 class BaseIn(Contract):
@@ -107,7 +108,7 @@ class BaseIn(Contract):
     @model_validator(mode="after")
     def _some(self) -> Self:
         if self.front_kg + self.rear_kg <= 0:
-            raise wrong("front_kg", "the empty vehicle must weigh something")
+            raise wrong("front_kg", says("empty-vehicle-must-weigh"))
         return self
 
 
@@ -151,17 +152,17 @@ class AxleLoadsIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.front_axle_x_m < self.rear_axle_x_m + 0.5 - EPS:
-            raise wrong("front_axle_x_m", f"must lie at least 0.5 m ahead of rear_axle_x_m ({self.rear_axle_x_m:g})")
+            raise wrong("front_axle_x_m", says("must-lie-at-least", rear_axle_x_m=self.rear_axle_x_m))
         unique_ids(m.id for m in self.masses)
         unique_ids(s.id for s in self.scenarios)
         groups = {m.group for m in self.masses}
         for s in self.scenarios:
             for g in s.factors:
                 if g not in groups:
-                    raise wrong("factors", f"scenario '{s.id}' names the group '{g}', which no mass has")
+                    raise wrong("factors", says("scenario-names-group-which", s_id=s.id, g=g))
             total = self.base.front_kg + self.base.rear_kg + sum(m.mass_kg * s.factors.get(m.group, 1.0) for m in self.masses)
             if total <= 0:
-                raise wrong("mass_kg", f"in scenario '{s.id}' the whole weighs {total:g} kg")
+                raise wrong("mass_kg", says("in-scenario-whole-weighs", s_id=s.id, total_kg=total))
         return self
 
 
@@ -310,10 +311,10 @@ class TrailerBalanceIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.coupling_x_m < sum(self.axles_x_m) / len(self.axles_x_m) + 0.5 - EPS:
-            raise wrong("coupling_x_m", "must lie at least 0.5 m ahead of the middle of the axles")
+            raise wrong("coupling_x_m", says("must-lie-at-least-ahead"))
         unique_ids(m.id for m in self.masses)
         if self.base.nose_kg + self.base.axle_kg + sum(m.mass_kg for m in self.masses) <= 0:
-            raise wrong("mass_kg", "the whole trailer must weigh something")
+            raise wrong("mass_kg", says("whole-trailer-must-weigh"))
         return self
 
 
@@ -371,16 +372,16 @@ def trailer_balance(inp: TrailerBalanceIn, sources: dict[str, Figure] | None = N
         ),
         nose_frac=fig("nose_frac", "nose/whole", nose / gross, nose_kg=nose, gross_kg=gross),
         axles_total_kg=fig("axles_total_kg", "whole − nose", gross - nose, gross_kg=gross, nose_kg=nose),
-        axle_each_kg=fig("axle_each_kg", "axles/their number", each, axles_total_kg=gross - nose, axle_count=len(inp.axles_x_m)),
+        axle_each_kg=fig("axle_each_kg", says("axles-their-number"), each, axles_total_kg=gross - nose, axle_count=len(inp.axles_x_m)),
         cg_x_m=fig("cg_x_m", "axles + nose·(coupling − axles)/whole", at + nose * arm / gross, axles_x_m=at, nose_kg=nose, gross_kg=gross),
-        nose_min_frac=fig("nose_min_frac", "least by region", low, nose_kg=nose),
-        nose_max_frac=fig("nose_max_frac", "most by region", high, nose_kg=nose),
+        nose_min_frac=fig("nose_min_frac", says("least-by-region"), low, nose_kg=nose),
+        nose_max_frac=fig("nose_max_frac", says("most-by-region"), high, nose_kg=nose),
         shift_moment_kg_m=fig(
             "shift_moment_kg_m", "(middle of the range·whole − nose)·(coupling − axles)", ((low + high) / 2 * gross - nose) * arm, nose_kg=nose, gross_kg=gross
         ),
         mass_ratio_frac=None
         if ratio is None
-        else fig("mass_ratio_frac", "whole/towing vehicle", ratio, gross_kg=gross, tow_vehicle_mass_kg=inp.tow_vehicle_mass_kg or 0.0),
+        else fig("mass_ratio_frac", says("whole-towing-vehicle"), ratio, gross_kg=gross, tow_vehicle_mass_kg=inp.tow_vehicle_mass_kg or 0.0),
         finding_ids=sorted(found),
     )
 
@@ -430,7 +431,7 @@ class WeighbridgeFitIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.front_axle_x_m < self.rear_axle_x_m + 0.5 - EPS:
-            raise wrong("front_axle_x_m", f"must lie at least 0.5 m ahead of rear_axle_x_m ({self.rear_axle_x_m:g})")
+            raise wrong("front_axle_x_m", says("must-lie-at-least", rear_axle_x_m=self.rear_axle_x_m))
         return self
 
 
@@ -470,7 +471,7 @@ def weighbridge_fit(inp: WeighbridgeFitIn, sources: dict[str, Figure] | None = N
     return WeighbridgeFitOut.of(
         front_error_kg=fig("front_error_kg", "measured − model", got.front_kg, measured_front_kg=inp.measured_front_kg, model_front_kg=inp.model_front_kg),
         rear_error_kg=fig("rear_error_kg", "measured − model", got.rear_kg, measured_rear_kg=inp.measured_rear_kg, model_rear_kg=inp.model_rear_kg),
-        lump_mass_kg=fig("lump_mass_kg", "ΔF + ΔR, where it is over twice the scale’s step", got.kg, **errors, resolution_kg=inp.resolution_kg),
+        lump_mass_kg=fig("lump_mass_kg", says("where-over-twice-scales"), got.kg, **errors, resolution_kg=inp.resolution_kg),
         lump_x_m=None
         if got.x is None
         else fig("lump_x_m", "(ΔF·x_front + ΔR·x_rear)/lump", got.x, **errors, rear_axle_x_m=inp.rear_axle_x_m, front_axle_x_m=inp.front_axle_x_m),

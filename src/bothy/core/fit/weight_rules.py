@@ -10,6 +10,7 @@ from bothy.core.fit import rule_table  # noqa: F401  registers the rules
 from bothy.core.fit.geometry import Geometry
 from bothy.core.fit.ledger import Ledger, Scenario
 from bothy.core.fit.weight import NOSE, TOW_RATIO, axle_findings, lump_findings, stability
+from bothy.core.words.says import fit_says as says
 
 LICENCE_KG = {"us": 11793.0, "uk": 3500.0, "eu": 3500.0, "au": 4500.0}
 """Gross limit up to which a car licence suffices (method fit.axles; national rules differ)."""
@@ -30,7 +31,7 @@ def weight_findings(ctx: Context, geo: Geometry, ledger: Ledger) -> list[Finding
     usual = [r for r in ledger.rows if r.counted == "usual" and r.kg >= 5]
     if usual:
         names = ", ".join(r.name for r in usual[:6])
-        out.append(finding("fit-mass-missing", "fit", "Fit", f"For these only a usual mass is known: {names}.", related=[r.key for r in usual[:20]]))
+        out.append(finding("fit-mass-missing", "fit", "Fit", says("for-these-only-usual", names=names), related=[r.key for r in usual[:20]]))
     return out
 
 
@@ -40,8 +41,8 @@ def _roof(geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
         yield finding(
             "fit-roof-load",
             "fit",
-            "Roof",
-            f"The roof carries {ledger.roof_kg:.0f} kg; while driving it may carry {limit:.0f} kg.",
+            says("roof"),
+            says("roof-carries-while-driving", roof_kg=ledger.roof_kg, limit_kg=limit),
             figures=["fit/weight/roof_kg"],
         )
 
@@ -52,8 +53,8 @@ def _camper(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
         return
     if ctx.design.fit.body.running.camper_kg is None:
         kg = sum(r.kg for r in ledger.rows if r.key.startswith("lining:"))
-        words = f"The empty axles are the truck’s alone. Of the camper only walls and linings are counted, {kg:.0f} kg; frame, doors and jacks are not."
-        yield finding("fit-camper-mass", "fit", "Weight", words, severity="question")
+        words = says("empty-axles-trucks-alone", kg=kg)
+        yield finding("fit-camper-mass", "fit", says("weight"), words, severity="question")
         return  # where the whole has its centre is not known before
     for s in ledger.scenarios:
         rows = [(r, r.kg * s.factors.get(r.group, 1.0)) for r in ledger.rows if r.group != "people"]
@@ -61,8 +62,8 @@ def _camper(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
         x = sum(kg * r.at[0] for r, kg in rows) / total if total > 0 else 0.0
         if total > 0 and x < geo.body.gear.rear_x - 1e-9:
             behind = geo.body.gear.rear_x - x
-            words = f"Loaded as “{s.name}”, the camper’s centre lies {behind:.2f} m behind the truck’s rear axle: its {total:,.0f} kg lift the front."
-            yield finding("fit-camper-behind", "fit", "Weight", words)
+            words = says("loaded-as-campers-centre", s_name=s.name, behind_m=behind, total_kg=total)
+            yield finding("fit-camper-behind", "fit", says("weight"), words)
             return
 
 
@@ -88,35 +89,32 @@ def _axles(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
             assert limits.gross is not None
             left = limits.gross - loads.gross
             words = (
-                f"Loaded as {where} the vehicle weighs {loads.gross:,.0f} kg; its limit is {limits.gross:,.0f} kg."
+                says("loaded-as-vehicle-weighs", where=where, gross_kg=loads.gross, gross_kg_2=limits.gross)
                 if left < 0
-                else f"Loaded as {where} the vehicle weighs {loads.gross:,.0f} kg, and {left:.0f} kg are left."
+                else says("loaded-as-vehicle-weighs-and", where=where, gross_kg=loads.gross, left_kg=left)
             )
-            yield finding(id, "fit", "Weight", words, figures=[f"{key}/gross_kg", f"{key}/payload_left_kg"])
+            yield finding(id, "fit", says("weight"), words, figures=[f"{key}/gross_kg", f"{key}/payload_left_kg"])
         elif id == "fit-axle-over":
             yield from _axle_over(loads, limits, s, base)
         elif id == "fit-axle-lift":
             yield finding(
                 id,
                 "fit",
-                "Weight",
-                f"Loaded as {where} the front axle would carry {loads.front:.0f} kg, the rear {loads.rear:.0f} kg.",
+                says("weight"),
+                says("loaded-as-front-axle", where=where, front_kg=loads.front, rear_kg=loads.rear),
                 figures=[f"{key}/front_kg"],
             )
         elif id == "fit-front-axle-light":
-            words = f"Loaded as {where} the front axle carries {100 * loads.front / loads.gross:.0f} % of the whole; it should carry at least 30 %."
-            yield finding(id, "fit", "Weight", words, figures=[f"{key}/front_kg", f"{key}/gross_kg"])
+            words = says("loaded-as-front-axle-carries", where=where, front_pc=100 * loads.front / loads.gross)
+            yield finding(id, "fit", says("weight"), words, figures=[f"{key}/front_kg", f"{key}/gross_kg"])
         elif id == "fit-side-imbalance":
             more, kg = ("left", loads.left - loads.right) if loads.left > loads.right else ("right", loads.right - loads.left)
-            words = f"Loaded as {where} the {more} side is {kg:.0f} kg heavier: {kg / 2 * axles.track_rear / 2:.0f} kg·m belong on the other side."
-            yield finding(id, "fit", "Weight", words, figures=[f"{key}/left_kg"])
+            words = says("loaded-as-side-heavier", where=where, more=more, kg=kg, kg_2=kg / 2 * axles.track_rear / 2)
+            yield finding(id, "fit", says("weight"), words, figures=[f"{key}/left_kg"])
         else:
             height, factor = stability(axles, loads)
-            words = (
-                f"Loaded as {where} the centre of gravity is {height:.2f} m over the ground; half the track over that is {factor:.2f} and should "
-                "be at least 0.85."
-            )
-            yield finding("fit-top-heavy", "fit", "Weight", words, figures=[f"{key}/gross_kg"])
+            words = says("loaded-as-centre-gravity", where=where, height_m=height, factor=factor)
+            yield finding("fit-top-heavy", "fit", says("weight"), words, figures=[f"{key}/gross_kg"])
     yield from _paper(ctx, geo, ledger)
 
 
@@ -125,11 +123,8 @@ def _axle_over(loads, limits, s: Scenario, base: float) -> Iterator[Finding]:  #
         if limit is not None and load > limit + 1e-9:
             over = load - limit
             way = "back" if name == "front" else "forward"
-            words = (
-                f"Loaded as “{s.name}” the {name} axle carries {load:,.0f} kg; it may carry {limit:,.0f} kg. To balance it, {over * base:.0f} kg·m "
-                f"belong further {way}."
-            )
-            yield finding("fit-axle-over", name, f"{name.capitalize()} axle", words, figures=[f"fit/loading/{s.id}/{name}_kg"])
+            words = says("loaded-as-axle-carries", s_name=s.name, name=name, load_kg=load, limit_kg=limit, over=over * base, way=way)
+            yield finding("fit-axle-over", name, says("axle", name=name.capitalize()), words, figures=[f"fit/loading/{s.id}/{name}_kg"])
 
 
 def _paper(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
@@ -138,8 +133,8 @@ def _paper(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
         yield finding(
             "fit-licence",
             "fit",
-            "Weight",
-            f"The vehicle’s limit of {g.gross:,.0f} kg is above the {LICENCE_KG[region]:,.0f} kg of a car licence (national rules differ).",
+            says("weight"),
+            says("vehicles-limit-above-car", gross_kg=g.gross, licence_kg=LICENCE_KG[region]),
         )
     if region in ("uk", "eu") and g.gross is not None and not any(r.group == "luggage" for r in ledger.rows):
         worst = ledger.worst
@@ -152,8 +147,8 @@ def _paper(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
             yield finding(
                 "fit-reserve-short",
                 "fit",
-                "Weight",
-                f"Loaded as “{worst.name}” {left:.0f} kg are left, without luggage; {reserve:.0f} kg are usual for {seats:.0f} people in it.",
+                says("weight"),
+                says("loaded-as-left-without", worst_name=worst.name, left_kg=left, reserve_kg=reserve, seats=seats),
                 figures=[f"fit/loading/{worst.id}/payload_left_kg"],
             )
 
@@ -185,43 +180,40 @@ def _trailer(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
     for s in ledger.scenarios:
         n = Nose(ctx.design.region, geo, ledger, s)
         key = [f"fit/loading/{s.id}/nose_kg", f"fit/loading/{s.id}/gross_kg"]
-        said = (
-            f"Loaded as “{s.name}”, {n.nose:.0f} kg of {n.gross:,.0f} kg rest on the ball, {100 * n.share:.1f} %; {100 * n.low:.0f} to "
-            f"{100 * n.high:.0f} % keep it straight."
-        )
+        said = says("loaded-as-rest-on", s_name=s.name, nose_kg=n.nose, gross_kg=n.gross, share_pc=100 * n.share, low=100 * n.low, high_pc=100 * n.high)
         tests = (
-            ("fit-nose-light", n.share < n.low - 1e-9, f"{said} {n.shift:.0f} kg·m belong further forward."),
-            ("fit-nose-heavy", n.share > n.high + 1e-9, f"{said} {-n.shift:.0f} kg·m belong further back."),
+            ("fit-nose-light", n.share < n.low - 1e-9, says("belong-further-forward", said=said, shift=n.shift)),
+            ("fit-nose-heavy", n.share > n.high + 1e-9, says("belong-further-back", said=said, shift=-n.shift)),
             (
                 "fit-nose-over-limit",
                 g.nose_limit is not None and n.nose > g.nose_limit + 1e-9,
-                f"On the ball rest {n.nose:.0f} kg; it may carry {g.nose_limit or 0:.0f} kg.",
+                says("on-ball-rest-may", nose_kg=n.nose, nose_limit_kg=g.nose_limit or 0),
             ),
             (
                 "fit-gross-over",
                 g.gross is not None and n.gross > g.gross + 1e-9,
-                f"Loaded as “{s.name}” the trailer weighs {n.gross:,.0f} kg; its limit is {g.gross or 0:,.0f} kg.",
+                says("loaded-as-trailer-weighs", s_name=s.name, gross_kg=n.gross, gross_kg_2=g.gross or 0),
             ),
             (
                 "fit-axle-over",
                 g.rear is not None and n.axle_each > g.rear + 1e-9,
-                f"Each axle carries {n.axle_each:,.0f} kg; it may carry {g.rear or 0:,.0f} kg.",
+                says("each-axle-carries-may", axle_each_kg=n.axle_each, rear_kg=g.rear or 0),
             ),
             (
                 "fit-tow-over",
                 r.tow_limit_kg is not None and n.gross > r.tow_limit_kg + 1e-9,
-                f"The trailer weighs {n.gross:,.0f} kg; at most {r.tow_limit_kg or 0:,.0f} kg may be towed.",
+                says("trailer-weighs-at-most", gross_kg=n.gross, tow_limit_kg=r.tow_limit_kg or 0),
             ),
             (
                 "fit-tow-ratio",
                 ctx.design.region in ("uk", "eu") and r.tow_vehicle_kg is not None and n.gross > TOW_RATIO * r.tow_vehicle_kg + 1e-9,
-                f"The trailer weighs {n.gross:,.0f} kg, {100 * n.gross / (r.tow_vehicle_kg or 1):.0f} % of the towing vehicle.",
+                says("trailer-weighs-towing-vehicle", gross_kg=n.gross, gross_pc=100 * n.gross / (r.tow_vehicle_kg or 1)),
             ),
         )
         for id, broken, words in tests:
             if broken and id not in seen:
                 seen.add(id)
-                yield finding(id, "fit", "Trailer", words, figures=key)
+                yield finding(id, "fit", says("trailer"), words, figures=key)
 
 
 def _weighed(geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
@@ -233,16 +225,16 @@ def _weighed(geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
             (n, kg, limit)
             for n, kg, limit in (
                 ("whole", gross, ledger.limits.gross),
-                ("front axle", z.front_kg, ledger.limits.front),
-                ("rear axle", z.rear_kg, ledger.limits.rear),
+                (says("front-axle"), z.front_kg, ledger.limits.front),
+                (says("rear-axle"), z.rear_kg, ledger.limits.rear),
             )
             if limit is not None and kg > limit
         ]
         for name, kg, limit in over:
-            yield finding("test-overweight", z.id, z.name, f"The {name} weighed {kg:,.0f} kg; the limit is {limit:,.0f} kg.")
+            yield finding("test-overweight", z.id, z.name, says("weighed-limit", name=name, kg=kg, limit_kg=limit))
         ids = lump_findings(got, gross, (ledger.axles.rear_x, ledger.axles.front_x))
-        place = f"{got.x:.2f} m from the rear" if got.x is not None else ""
-        more = f"The scale finds {got.kg:+.0f} kg against the plan, as if at {place}." if got.x is not None else ""
+        place = says("from-rear", x_m=got.x) if got.x is not None else ""
+        more = says("scale-finds-against-plan", kg=got.kg, place=place) if got.x is not None else ""
         for id in ids:
             if id == "fit-mass-unaccounted" and z.booked:
                 continue
@@ -255,11 +247,10 @@ def _weighed(geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
                 "fit-mass-misplaced",
                 z.id,
                 z.name,
-                f"The front axle is off by {got.front_kg:+.0f} kg, the rear by {got.rear_kg:+.0f} kg: {abs(got.front_kg) * base:.0f} kg·m stand "
-                f"further {way} than planned.",
+                says("front-axle-off-by", front_kg=got.front_kg, rear_kg=got.rear_kg, front_kg_2=abs(got.front_kg) * base, way=way),
             )
         if not ids and (
             abs(got.kg) > DIFFERS_FRAC * gross or max(abs(got.front_kg) / max(1.0, z.front_kg), abs(got.rear_kg) / max(1.0, z.rear_kg)) > AXLE_DIFFERS_FRAC
         ):
-            yield finding("test-weight-differs", z.id, z.name, more or f"The axles differ by {got.front_kg:+.0f} and {got.rear_kg:+.0f} kg from the plan.")
+            yield finding("test-weight-differs", z.id, z.name, more or says("axles-differ-by-and", front_kg=got.front_kg, rear_kg=got.rear_kg))
     del geo

@@ -11,6 +11,7 @@ from bothy.core.contract import EPS, Given, Outcome, Whole
 from bothy.core.figure import Figure, derived, given
 from bothy.core.gas.mixture import AirIn
 from bothy.core.method.sources import Method
+from bothy.core.words.says import gas_says as says
 
 
 class VaporisationLimitIn(AirIn):
@@ -67,9 +68,16 @@ def _demand(inp: VaporisationLimitIn, steady_kg_h: float, theta_h: float, span_k
     return _Met("burst" if to_limit >= inp.duration_h - EPS else "too-much", to_limit, to_empty, coldest_c)
 
 
-def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | None = None) -> VaporisationLimitOut:
-    """Gas an hour that a vessel gives for long and for a while. Method: gas.vaporisation."""
-    g = Given(inp, sources)
+class _Liquid(NamedTuple):
+    """The liquid in a vessel: its height, m, and wetted wall, m²; °C at which its pressure is just enough, and to which it may cool."""
+
+    height: Figure
+    area: Figure
+    limit: Figure
+    coldest: Figure
+
+
+def _liquid(inp: VaporisationLimitIn, g: Given) -> _Liquid:
     mix, air, d = inp.mix, inp.air_temp_c, inp.cylinder_diameter_m
     floor = math.pi * d * d / 4
     height = derived(
@@ -98,13 +106,59 @@ def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | No
     )
     coldest = derived(
         "min_liquid_temp_c",
-        "the higher of the pressure’s limit and air − cooling",
+        says("higher-pressures-limit-and"),
         max(limit.value, air - inp.max_cooling_k),
         Method("gas.vaporisation"),
         pressure_limit_temp_c=limit,
         air_temp_c=g("air_temp_c"),
         max_cooling_k=g("max_cooling_k"),
     )
+    return _Liquid(height, area, limit, coldest)
+
+
+def _fares(met: _Met, g: Given, area: Figure, coldest: Figure, wait: Figure) -> dict[str, Figure | None]:
+    """How the demand fares, as figures; None for what doesn't come to pass."""
+    return {
+        "time_to_limit_h": None
+        if met.to_limit is None
+        else derived(
+            "time_to_limit_h",
+            "−θ·ln[1 − (T_air − T_m)/(T_air − T_eq)]",
+            met.to_limit,
+            Method("gas.vaporisation"),
+            time_constant_h=wait,
+            min_liquid_temp_c=coldest,
+        ),
+        "time_to_empty_h": None
+        if met.to_empty is None
+        else derived(
+            "time_to_empty_h",
+            "kg·pieces/demand",
+            met.to_empty,
+            Method("gas.vaporisation", "definition"),
+            liquid_kg=g("liquid_kg"),
+            count=g("count"),
+            demand_kg_h=g("demand_kg_h"),
+        ),
+        "liquid_temp_at_demand_c": None
+        if met.at_demand is None
+        else derived(
+            "liquid_temp_at_demand_c",
+            "T_air − (m/pieces)·h/(U·A), not under T_m",
+            met.at_demand,
+            Method("gas.vaporisation", "heat balance"),
+            air_temp_c=g("air_temp_c"),
+            demand_kg_h=g("demand_kg_h"),
+            wetted_area_m2=area,
+        ),
+    }
+
+
+def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | None = None) -> VaporisationLimitOut:
+    """Gas an hour that a vessel gives for long and for a while. Method: gas.vaporisation."""
+    g = Given(inp, sources)
+    mix, air = inp.mix, inp.air_temp_c
+    height, area, limit, coldest = _liquid(inp, g)
     span = air - coldest.value
     heat = mix.vaporisation_kj_kg((air + coldest.value) / 2) * 1000
     ua = inp.u_value_w_m2k * area.value
@@ -130,7 +184,7 @@ def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | No
         wetted_area_m2=area,
         min_liquid_temp_c=coldest,
         air_temp_c=g("air_temp_c"),
-        heat_kj_kg=given("heat_kj_kg", heat / 1000, "table", "heat of vaporisation"),
+        heat_kj_kg=given("heat_kj_kg", heat / 1000, "table", says("heat-vaporisation")),
         count=g("count"),
     )
     burst = derived(
@@ -160,36 +214,5 @@ def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | No
         ),
         burst_kg_h=burst,
         verdict=met.verdict,
-        time_to_limit_h=None
-        if met.to_limit is None
-        else derived(
-            "time_to_limit_h",
-            "−θ·ln[1 − (T_air − T_m)/(T_air − T_eq)]",
-            met.to_limit,
-            Method("gas.vaporisation"),
-            time_constant_h=wait,
-            min_liquid_temp_c=coldest,
-        ),
-        time_to_empty_h=None
-        if met.to_empty is None
-        else derived(
-            "time_to_empty_h",
-            "kg·pieces/demand",
-            met.to_empty,
-            Method("gas.vaporisation", "definition"),
-            liquid_kg=g("liquid_kg"),
-            count=g("count"),
-            demand_kg_h=g("demand_kg_h"),
-        ),
-        liquid_temp_at_demand_c=None
-        if met.at_demand is None
-        else derived(
-            "liquid_temp_at_demand_c",
-            "T_air − (m/pieces)·h/(U·A), not under T_m",
-            met.at_demand,
-            Method("gas.vaporisation", "heat balance"),
-            air_temp_c=g("air_temp_c"),
-            demand_kg_h=g("demand_kg_h"),
-            wetted_area_m2=area,
-        ),
+        **_fares(met, g, area, coldest, wait),
     )

@@ -12,6 +12,7 @@ from bothy.core.figure import Figure, derived
 from bothy.core.gas.mixture import GasIn
 from bothy.core.method.sources import Method
 from bothy.core.water.properties import HEAT_J_LK
+from bothy.core.words.says import gas_says as says
 
 MethodKey = Literal["lpg_hob", "alcohol_stove", "diesel_hob", "induction", "resistive_hob", "kettle", "microwave"]
 WH_LK = round(HEAT_J_LK / 3600, 5)
@@ -57,9 +58,9 @@ class CookingEnergyCompareIn(GasIn):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.end_temp_c <= self.start_temp_c:
-            raise wrong("end_temp_c", f"must be more than start_temp_c ({self.start_temp_c:g})")
+            raise wrong("end_temp_c", says("must-be-more-than", start_temp_c=self.start_temp_c))
         if len(set(self.methods)) != len(self.methods):
-            raise wrong("methods", "name each method once")
+            raise wrong("methods", says("name-each-method-once"))
         return self
 
 

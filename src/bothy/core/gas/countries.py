@@ -7,19 +7,20 @@ from dataclasses import dataclass
 from typing import Literal
 
 from bothy.core.region import RegionKey
+from bothy.core.words.says import gas_says as says
 
 Outlet = Literal["pol", "clip_21", "clip_27", "m20", "w21_8", "w20", "local_clip", "qcc1", "leisure_27"]
 Filler = Literal["bayonet", "acme", "dish", "en13760", "us_acme"]
 OUTLET_WORDS: dict[str, str] = {
-    "pol": "POL left-hand",
+    "pol": says("pol-left-hand"),
     "clip_21": "clip-on 21 mm",
     "clip_27": "clip-on 27 mm",
     "m20": "M20×1.5 left-hand",
     "w21_8": "W21.8×1/14 left-hand",
     "w20": "W20×1/14 left-hand",
-    "local_clip": "a clip-on of the country",
-    "qcc1": "QCC type 1",
-    "leisure_27": "27 mm leisure connection",
+    "local_clip": says("clip-on-country"),
+    "qcc1": says("qcc-type"),
+    "leisure_27": says("leisure-connection"),
 }
 FILLER_WORDS: dict[str, str] = {"bayonet": "bayonet", "acme": "ACME", "dish": "dish", "en13760": "EN 13760 nozzle", "us_acme": "1 3/4 in ACME"}
 
@@ -35,18 +36,18 @@ class Country:
     butane_only: bool = False
 
 
-_NORTH = "propane only in winter; refill plants take few foreign cylinders"
-_EAST = "autogas everywhere, butane-rich in the south"
+_NORTH = says("propane-only-in-winter")
+_EAST = says("autogas-everywhere-butane-rich")
 COUNTRIES: dict[str, Country] = {
-    "GB": Country("the United Kingdom", ("pol", "clip_21", "clip_27"), ("bayonet",), "own exchange system; autogas nearly pure propane, forecourts closing"),
-    "IE": Country("Ireland", ("pol", "clip_21", "clip_27"), ("acme", "bayonet"), "own exchange system"),
-    "FR": Country("France", ("m20", "clip_27"), ("dish",), "several exchange systems, not interchangeable"),
-    "DE": Country("Germany", ("w21_8",), ("acme",), "5 and 11 kg cylinders of the user’s own exchanged; autogas about 60 % propane in winter, 40 % in summer"),
-    "AT": Country("Austria", ("w21_8",), ("dish",), "as Germany; autogas about 60 % propane in winter, 40 % in summer"),
-    "IT": Country("Italy", ("w20",), ("dish",), "autogas butane-rich in summer"),
-    "ES": Country("Spain", ("local_clip",), ("en13760", "dish"), "exchange by contract"),
-    "PT": Country("Portugal", ("local_clip",), ("en13760", "dish"), "exchange by contract"),
-    "NL": Country("the Netherlands", ("w21_8",), ("bayonet",), ""),
+    "GB": Country(says("united-kingdom"), ("pol", "clip_21", "clip_27"), ("bayonet",), says("own-exchange-system-autogas")),
+    "IE": Country("Ireland", ("pol", "clip_21", "clip_27"), ("acme", "bayonet"), says("own-exchange-system")),
+    "FR": Country("France", ("m20", "clip_27"), ("dish",), says("several-exchange-systems-not")),
+    "DE": Country("Germany", ("w21_8",), ("acme",), says("and-cylinders-users-own")),
+    "AT": Country("Austria", ("w21_8",), ("dish",), says("as-germany-autogas-about")),
+    "IT": Country("Italy", ("w20",), ("dish",), says("autogas-butane-rich-in")),
+    "ES": Country("Spain", ("local_clip",), ("en13760", "dish"), says("exchange-by-contract")),
+    "PT": Country("Portugal", ("local_clip",), ("en13760", "dish"), says("exchange-by-contract")),
+    "NL": Country(says("netherlands"), ("w21_8",), ("bayonet",), ""),
     "BE": Country("Belgium", ("w21_8", "clip_27"), ("acme",), ""),
     "LU": Country("Luxembourg", ("w21_8", "clip_27"), ("acme",), ""),
     "CH": Country("Switzerland", ("w21_8",), ("dish", "acme"), ""),
@@ -68,11 +69,11 @@ COUNTRIES: dict[str, Country] = {
             ("TR", "Turkey"),
         )
     },
-    "MA": Country("Morocco", ("local_clip",), (), "butane only; carry a regulator of the country", butane_only=True),
-    "US": Country("the United States", ("qcc1", "pol"), ("us_acme",), "refill by mass or to the 80 % bleed screw"),
-    "CA": Country("Canada", ("qcc1", "pol"), ("us_acme",), "refill by mass or to the 80 % bleed screw"),
-    "AU": Country("Australia", ("pol", "leisure_27"), ("acme",), "exchange and refill common"),
-    "NZ": Country("New Zealand", ("pol", "leisure_27"), ("acme",), "exchange and refill common"),
+    "MA": Country("Morocco", ("local_clip",), (), says("butane-only-carry-regulator"), butane_only=True),
+    "US": Country(says("united-states"), ("qcc1", "pol"), ("us_acme",), says("refill-by-mass-or")),
+    "CA": Country("Canada", ("qcc1", "pol"), ("us_acme",), says("refill-by-mass-or")),
+    "AU": Country("Australia", ("pol", "leisure_27"), ("acme",), says("exchange-and-refill-common")),
+    "NZ": Country(says("new-zealand"), ("pol", "leisure_27"), ("acme",), says("exchange-and-refill-common")),
 }
 """By the country's two-letter code."""
 USUAL: dict[RegionKey, tuple[Outlet, Filler]] = {"uk": ("pol", "bayonet"), "eu": ("w21_8", "dish"), "us": ("qcc1", "us_acme"), "au": ("pol", "acme")}
@@ -92,30 +93,29 @@ class Law:
 
 LAWS: dict[str, Law] = {
     "uk": Law(
-        "Your own private vehicle: a competent person, a registered engineer with leisure-vehicle scope strongly advised. Let, hired or "
-        "lived in: a registered engineer by law.",
-        "an inspection record; a landlord’s record yearly if let",
-        "checked every year",
+        says("your-own-private-vehicle"),
+        says("inspection-record-landlords-record"),
+        says("checked-every-year"),
         12,
     ),
     "eu": Law(
-        "By country: a certified tester at commissioning (such as the national rule G 607), or a declaration at homologation.",
-        "a test certificate that names EN 1949",
-        "every two years where the national rule asks for it",
+        says("by-country-certified-tester"),
+        says("test-certificate-that-names"),
+        says("every-two-years-where"),
         24,
     ),
     "us": Law(
-        "No federal licence for one’s own vehicle; several states license work on LP-gas.",
-        "built to NFPA 1192 and NFPA 58; a dealer’s leak test",
-        "checked every year",
+        says("no-federal-licence-for"),
+        says("built-to-nfpa-and"),
+        says("checked-every-year"),
         12,
     ),
     "au": Law(
-        "A licensed gasfitter only, in every state: own work is an offence.",
-        "a certificate of compliance and a plate",
-        "as the state’s rules say; yearly taken here",
+        says("licensed-gasfitter-only-in"),
+        says("certificate-compliance-and-plate"),
+        says("as-states-rules-say"),
         12,
         licensed_only=True,
     ),
-    "boat": Law("A marine-qualified engineer (EN ISO 10239 or ABYC A-1).", "as flag and insurer ask", "checked every year, hoses dated", 12),
+    "boat": Law(says("marine-qualified-engineer-en"), says("as-flag-and-insurer"), says("checked-every-year-hoses"), 12),
 }

@@ -15,6 +15,7 @@ from bothy.core.gas.pipe import LIMITS
 from bothy.core.method.sources import Method, Standard
 from bothy.core.region import RegionKey
 from bothy.core.water.hold_test import judged
+from bothy.core.words.says import gas_says as says
 
 AIR_MU = 17.9e-6
 STANDARD_K = 288.15
@@ -122,7 +123,7 @@ def gas_leak_test(inp: GasLeakTestIn, sources: dict[str, Figure] | None = None) 
     )
     limit = derived(
         "limit_mbar",
-        "allowed + gauge step",
+        says("allowed-gauge-step"),
         inp.allowed_drop_mbar + inp.gauge_resolution_mbar,
         Method("gas.leak-test"),
         allowed_drop_mbar=g("allowed_drop_mbar"),
@@ -175,7 +176,7 @@ def gas_leak_test(inp: GasLeakTestIn, sources: dict[str, Figure] | None = None) 
         ),
         detectable_std_l_h=derived(
             "detectable_std_l_h",
-            "the leak of one step of the gauge",
+            says("leak-one-step-gauge"),
             litres(inp.gauge_resolution_mbar),
             Method("gas.leak-test"),
             gauge_resolution_mbar=g("gauge_resolution_mbar"),

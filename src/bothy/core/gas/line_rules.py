@@ -12,6 +12,7 @@ from bothy.core.gas.part import Gassed
 from bothy.core.gas.pipework import REGULATOR_Y, UNSTEADY_PART, hose_life_years, nominal_mbar, path, sizes_mm, solved
 from bothy.core.gas.room import HEATS
 from bothy.core.gas.rule_table import Found
+from bothy.core.words.says import gas_says as says
 
 SAME_MBAR, ACCEPTED = 1.0, (28.0, 37.0)
 FIXED_M, SLIDES_M = 0.40, 0.75
@@ -19,7 +20,7 @@ CLIP_M = {"copper": 0.5, "steel": 1.0}
 BESIDE_MM, CROSSING_MM, HOT_MM = 30.0, 10.0, 150.0
 MOST_TEST_MBAR, US_MOST_MBAR = 150.0, 35.0
 HOLD_WH, BANK_PART = 50.0, 0.3
-WRONG_JOINTS = {"soft_solder": "soft-soldered", "push_fit": "push-fit", "taped": "taped on a compression thread"}
+WRONG_JOINTS = {"soft_solder": "soft-soldered", "push_fit": "push-fit", "taped": says("taped-on-compression-thread")}
 
 
 def unlisted_findings(ctx: Context, w: Gassed) -> Found:
@@ -36,7 +37,7 @@ def unlisted_findings(ctx: Context, w: Gassed) -> Found:
             or (x.kind == "cooking" and kinds & {"hob_burner", "oven", "grill"})
         )
         if burns and not known and x.count > 0:
-            yield finding("gas-unlisted", x.id, x.name, "Daily use counts the electricity of this appliance; the gas that it burns is not counted yet.")
+            yield finding("gas-unlisted", x.id, x.name, says("daily-use-counts-electricity"))
 
 
 def appliance_findings(ctx: Context, w: Gassed) -> Found:
@@ -48,51 +49,49 @@ def appliance_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-fridge-open",
                 a.id,
                 a.name,
-                "The fridge’s flame burns in the living space: the burnt gas, with carbon monoxide, stays where people sleep.",
-                fix=Remedy.sets("Enter that the fridge is sealed from the room", f"/gas/appliances/{i}", a.id, room_sealed=True),
+                says("fridges-flame-burns-in"),
+                fix=Remedy.sets(says("enter-that-fridge-sealed"), f"/gas/appliances/{i}", a.id, room_sealed=True),
             )
     nominal = nominal_mbar(ctx)
     for i, a in enumerate(g.appliances):
         subject, at = f"gas-appliance:{a.id}", f"/gas/appliances/{i}"
         if a.kind in HEATS and not a.room_sealed:
-            yield finding(
-                "gas-not-room-sealed", subject, a.name, "The flame takes its air from the room where people breathe, and gives its burnt gas back to it."
-            )
+            yield finding("gas-not-room-sealed", subject, a.name, says("flame-takes-air-from"))
         if a.heats_room and a.kind in ("hob_burner", "oven", "grill"):
             yield finding(
                 "gas-hob-as-heater",
                 subject,
                 a.name,
-                "The design uses this burner to warm the room.",
-                fix=Remedy.sets("Don’t heat with it", at, a.id, heats_room=False),
+                says("design-uses-this-burner"),
+                fix=Remedy.sets(says("dont-heat-with"), at, a.id, heats_room=False),
             )
         if not a.flame_failure:
-            yield finding("gas-no-flame-failure", subject, a.name, "If the flame blows out, gas keeps flowing into the room.")
+            yield finding("gas-no-flame-failure", subject, a.name, says("if-flame-blows-out"))
         if a.nominal_mbar is not None and abs(a.nominal_mbar - nominal) > SAME_MBAR:
             lo, hi = ACCEPTED
             if not (a.plate_28_37 and lo <= nominal <= hi):
                 yield finding(
-                    "gas-pressure-mismatch", subject, a.name, f"The appliance’s plate says {a.nominal_mbar:g} mbar; the regulator gives {nominal:g} mbar."
+                    "gas-pressure-mismatch", subject, a.name, says("appliances-plate-says-regulator", nominal_mbar=a.nominal_mbar, nominal_mbar_2=nominal)
                 )
         if not a.valve or not a.valve_reached:
             yield finding(
                 "gas-no-isolation",
                 subject,
                 a.name,
-                "The appliance has no isolation valve." if not a.valve else "The appliance’s isolation valve can’t be reached.",
+                says("appliance-has-no-isolation") if not a.valve else says("appliances-isolation-valve-cant"),
             )
         inverter = ctx.design.power.inverter
         if a.igniter == "mains" and (inverter is None or inverter.mode != "always"):
-            yield finding("gas-ignition-supply", subject, a.name, "The igniter needs mains: without hook-up or inverter the appliance doesn’t light.")
+            yield finding("gas-ignition-supply", subject, a.name, says("igniter-needs-mains-without"))
         if a.outside_point or a.kind == "bbq":
             yield finding(
                 "gas-bbq-point",
                 subject,
                 a.name,
-                f"The socket gives {nominal:g} mbar; " + ("a valve is within reach of it." if a.point_valve else "no valve within reach of it is entered."),
+                says("socket-gives", nominal_mbar=nominal) + (says("valve-within-reach") if a.point_valve else says("no-valve-within-reach")),
             )
         if (g.pipes or g.vessels) and a.id not in fed:
-            yield finding("gas-appliance-unpiped", subject, a.name, "No pipe leads to this appliance, so the pressure at its burner can’t be calculated.")
+            yield finding("gas-appliance-unpiped", subject, a.name, says("no-pipe-leads-to"))
     yield from _unlisted(ctx)
 
 
@@ -104,7 +103,9 @@ def _unlisted(ctx: Context) -> Found:
     def take(word: str, id: str, **fields: Any) -> Remedy:
         while id in ids:
             id = f"{id[:34]}-gas"
-        return Remedy(label=f"First step: take over {word}", patch=[{"op": "add", "path": "/gas/appliances/-", "value": {"id": id, "name": word, **fields}}])
+        return Remedy(
+            label=says("first-step-take-over", word=word), patch=[{"op": "add", "path": "/gas/appliances/-", "value": {"id": id, "name": word, **fields}}]
+        )
 
     for h in ctx.design.warmth.heaters:
         if h.fuel in ("propane", "butane") and h.id not in known:
@@ -113,7 +114,7 @@ def _unlisted(ctx: Context) -> Found:
                 "gas-appliance-unlisted",
                 f"gas-heater:{h.id}",
                 h.name,
-                "This heater burns gas in “Heat and air”; it isn’t in the list of Gas, so no pipe, vent or vessel counts it.",
+                says("this-heater-burns-gas"),
                 fix=take(h.name, h.id, kind=kind, heater=h.id, room_sealed=h.room_sealed),
             )
     hot = ctx.design.water.hot
@@ -123,7 +124,7 @@ def _unlisted(ctx: Context) -> Found:
             "gas-appliance-unlisted",
             "gas-hot",
             hot.name,
-            "This water heater burns gas in Water; it isn’t in the list of Gas, so no pipe, vent or vessel counts it.",
+            says("this-water-heater-burns"),
             fix=take(hot.name, "water-heater", kind=kind, hot_water=True, heat_input_w=min(40000.0, max(1.0, hot.heat_w))),
         )
 
@@ -133,18 +134,23 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
     g, p = ctx.design.gas, w.part
     r = g.regulator
     if r is None and g.appliances and g.vessels:
-        yield finding("gas-regulator-missing", "regulator", "Regulator", f"The regulator must pass {p.regulator_min_kg_h:.2f} kg/h at {p.nominal_mbar:g} mbar.")
+        yield finding(
+            "gas-regulator-missing",
+            "regulator",
+            says("regulator"),
+            says("regulator-must-pass-at", regulator_min_kg_h=p.regulator_min_kg_h, nominal_mbar=p.nominal_mbar),
+        )
     if r is not None:
         if r.capacity_kg_h < p.regulator_min_kg_h - 1e-9:
             yield finding(
                 "gas-regulator-small",
                 "regulator",
                 r.name,
-                f"The regulator passes {r.capacity_kg_h:g} kg/h; {p.regulator_min_kg_h:.2f} kg/h are needed.",
+                says("regulator-passes-needed", capacity_kg_h=r.capacity_kg_h, regulator_min_kg_h=p.regulator_min_kg_h),
                 figures=["gas/regulator_min_kg_h"],
             )
         if r.age_years is not None and r.age_years > REGULATOR_Y:
-            yield finding("gas-regulator-old", "regulator", r.name, f"The regulator is {r.age_years:g} years old.")
+            yield finding("gas-regulator-old", "regulator", r.name, says("regulator-years-old", age_years=r.age_years))
     for h in g.hoses:
         subject, life = f"hose:{h.id}", hose_life_years(h)
         if h.cracked or h.age_years is None or h.age_years > life:
@@ -152,45 +158,44 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-hose-expired",
                 subject,
                 h.name,
-                "The hose’s surface is cracked."
+                says("hoses-surface-cracked")
                 if h.cracked
-                else "The hose’s date is not entered."
+                else says("hoses-date-not-entered")
                 if h.age_years is None
-                else f"The hose is {h.age_years:g} years old; it may be at most {life:g}.",
+                else says("hose-years-old-may", age_years=h.age_years, life=life),
             )
         most = SLIDES_M if h.slides else FIXED_M
         if h.length_m > most + 1e-9:
-            yield finding("gas-hose-long", subject, h.name, f"The hose is {h.length_m:.2f} m long; at most {most:.2f} m.")
+            yield finding("gas-hose-long", subject, h.name, says("hose-long-at-most", length_m=h.length_m, most_m=most))
         if h.through_wall:
-            yield finding("gas-hose-through-wall", subject, h.name, "Inside the wall the hose can chafe where nobody sees it.")
+            yield finding("gas-hose-through-wall", subject, h.name, says("inside-wall-hose-can"))
     s = g.solenoid
     if s is not None:
         if not s.normally_closed:
             yield finding(
                 "gas-solenoid-open-type",
                 "solenoid",
-                "Main solenoid",
-                "Without current this solenoid would stay open, and gas would keep flowing.",
+                says("main-solenoid"),
+                says("without-current-this-solenoid"),
                 fix=Remedy(
-                    label=_then_test(ctx, "Use a normally closed solenoid"), patch=[{"op": "replace", "path": "/gas/solenoid/normally_closed", "value": True}]
+                    label=_then_test(ctx, says("use-normally-closed-solenoid")),
+                    patch=[{"op": "replace", "path": "/gas/solenoid/normally_closed", "value": True}],
                 ),
             )
         if p.solenoid_wh_day is not None and p.solenoid_wh_day > HOLD_WH:
             yield finding(
                 "gas-solenoid-energy",
                 "solenoid",
-                "Main solenoid",
-                f"The solenoid uses {p.solenoid_wh_day:.0f} Wh a day, {p.solenoid_wh_day / ctx.bank_v:.0f} Ah.",
+                says("main-solenoid"),
+                says("solenoid-uses", solenoid_wh_day=p.solenoid_wh_day, solenoid_wh_day_ah=p.solenoid_wh_day / ctx.bank_v),
                 figures=["gas/solenoid_wh"],
             )
         if not p.on_panel:
             yield finding(
                 "gas-solenoid-panel",
                 "solenoid",
-                "Main solenoid",
-                "The solenoid isn’t in “Daily use” yet. Once it is, its circuit gets a switch on the panel in Wiring."
-                if s.appliance is None
-                else "The solenoid’s circuit has no switch on the panel in Wiring.",
+                says("main-solenoid"),
+                says("solenoid-isnt-in-daily") if s.appliance is None else says("solenoids-circuit-has-no"),
                 fix=_in_life(ctx, s) if s.appliance is None else None,
             )
     yield from _pipes(ctx, w)
@@ -200,9 +205,9 @@ def _in_life(ctx: Context, s: Solenoid) -> Remedy:
     """The solenoid as a line of Life, so that its energy counts and its circuit gets a switch."""
     taken = {a.id for a in ctx.design.life.appliances}
     id = next(n for n in ("gas-solenoid", *(f"gas-solenoid-{i}" for i in range(2, 500))) if n not in taken)
-    line = {"id": id, "name": "Gas solenoid", "kind": "safety", "zone": "kitchen", "power_w": s.hold_w, "hours_per_day": s.open_h_day}
+    line = {"id": id, "name": says("gas-solenoid"), "kind": "safety", "zone": "kitchen", "power_w": s.hold_w, "hours_per_day": s.open_h_day}
     return Remedy(
-        label="First step: its line in “Daily use”",
+        label=says("first-step-line-in"),
         patch=[{"op": "add", "path": "/life/appliances/-", "value": line}, {"op": "replace", "path": "/gas/solenoid/appliance", "value": id}],
     )
 
@@ -214,7 +219,7 @@ def _pipes(ctx: Context, w: Gassed) -> Found:
             "gas-pipe-drop-high",
             f"gas-run:{tree.worst}",
             tree.runs[tree.worst].name,
-            f"The pressure drop from the regulator is {tree.worst_mbar:.2f} mbar; at most {tree.limit_mbar:g} mbar.",
+            says("pressure-drop-from-regulator", worst_mbar=tree.worst_mbar, limit_mbar=tree.limit_mbar),
             figures=["gas/worst_mbar"],
             fix=_wider(ctx, w, tree.worst),
         )
@@ -228,8 +233,13 @@ def _pipes(ctx: Context, w: Gassed) -> Found:
                     "gas-pipe-transition",
                     subject,
                     p.name,
-                    f"The drop is {r.lost_mbar:.2f} of {tree.limit_mbar:g} mbar, with a Reynolds number of {unsteady[0].reynolds:,.0f} in "
-                    f"“{unsteady[0].name}”.",
+                    says(
+                        "drop-with-reynolds-number",
+                        lost_mbar=r.lost_mbar,
+                        limit_mbar=tree.limit_mbar,
+                        reynolds=unsteady[0].reynolds,
+                        unsteady_name=unsteady[0].name,
+                    ),
                 )
         clip = CLIP_M[p.material]
         if (p.clip_m is not None and p.clip_m > clip + 1e-9) or not p.grommets:
@@ -237,38 +247,36 @@ def _pipes(ctx: Context, w: Gassed) -> Found:
                 "gas-pipe-unsupported",
                 subject,
                 p.name,
-                f"The pipe has a clip every {p.clip_m:g} m; {p.material} needs one every {clip:g} m."
+                says("pipe-has-clip-every", clip_m=p.clip_m, material=p.material, clip_m_2=clip)
                 if p.clip_m is not None and p.clip_m > clip + 1e-9
-                else "No grommets are entered where the pipe passes panels: a sheet edge cuts into it.",
-                fix=Remedy.sets("Add clips and grommets", at, p.id, clip_m=clip, grommets=True),
+                else says("no-grommets-entered-where"),
+                fix=Remedy.sets(says("add-clips-and-grommets"), at, p.id, clip_m=clip, grommets=True),
             )
         near = CROSSING_MM if p.crosses_cable and p.cable_cover else BESIDE_MM
         if p.to_cable_mm is not None and p.to_cable_mm < near:
-            yield finding("gas-pipe-near-cable", subject, p.name, f"The pipe is {p.to_cable_mm:.0f} mm from a cable; at least {near:.0f} mm.")
+            yield finding("gas-pipe-near-cable", subject, p.name, says("pipe-from-cable-at", to_cable_mm=p.to_cable_mm, near_mm=near))
         elif p.to_hot_mm is not None and p.to_hot_mm < HOT_MM and not p.shielded:
             yield finding(
                 "gas-pipe-near-cable",
                 subject,
                 p.name,
-                f"The pipe is {p.to_hot_mm:.0f} mm from an exhaust or something hot; it needs at least {HOT_MM:.0f} mm, or a shield.",
+                says("pipe-from-exhaust-or", to_hot_mm=p.to_hot_mm, hot_mm=HOT_MM),
             )
         if p.hidden_joint:
-            yield finding(
-                "gas-joint-hidden", subject, p.name, "The pipe has a joint in a void or under the floor, where a leak collects and nobody can check it."
-            )
+            yield finding("gas-joint-hidden", subject, p.name, says("pipe-has-joint-in"))
         if p.joint in WRONG_JOINTS:
             yield finding(
                 "gas-joint-wrong-type",
                 subject,
                 p.name,
-                f"The joint is {WRONG_JOINTS[p.joint]}, which doesn’t hold gas for the life of a vehicle.",
+                says("joint-which-doesnt-hold", wrong_joints=WRONG_JOINTS[p.joint]),
                 severity="danger" if p.joint in ("soft_solder", "push_fit") else None,
             )
 
 
 def _then_test(ctx: Context, label: str) -> str:
     """The label of a change after which the leak test that was made counts no more."""
-    return f"{label}, then a new leak test" if ctx.facts.gas_tests else label
+    return says("then-new-leak-test", label=label) if ctx.facts.gas_tests else label
 
 
 def _wider(ctx: Context, w: Gassed, worst: str) -> Remedy | None:
@@ -283,7 +291,10 @@ def _wider(ctx: Context, w: Gassed, worst: str) -> Remedy | None:
                 changed = g.model_copy(update={"pipes": [x.model_copy(update={"inner_diameter_mm": bore}) if x.id == narrow.id else x for x in g.pipes]})
                 if solved(ctx, changed, w.part.burns).ok:
                     return Remedy.sets(
-                        _then_test(ctx, f"Lay “{narrow.name}” in {bore:g} mm"), f"/gas/pipes/{g.pipes.index(narrow)}", narrow.id, inner_diameter_mm=bore
+                        _then_test(ctx, says("lay-in", narrow_name=narrow.name, bore_mm=bore)),
+                        f"/gas/pipes/{g.pipes.index(narrow)}",
+                        narrow.id,
+                        inner_diameter_mm=bore,
                     )
     return None
 
@@ -295,17 +306,17 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
         return
     needs = w.part.law.licensed_only or g.local_licence or (ctx.region.key == "uk" and g.let_or_lived_in)
     if needs and g.installer != "licensed":
-        yield finding("gas-licence-required", "papers", "Gas work", w.part.law.installs + (" Your local rule requires it too." if g.local_licence else ""))
+        yield finding("gas-licence-required", "papers", says("gas-work"), w.part.law.installs + (says("your-local-rule-requires") if g.local_licence else ""))
     connected = any(v.connected for v in g.vessels)
     c = g.certificate
     if connected and (c is None or c.months_ago > w.part.law.months):
         yield finding(
             "gas-no-certificate",
             "papers",
-            "Gas certificate",
-            f"A cylinder or tank is connected, and no certificate is entered. The paper: {w.part.law.paper}."
+            says("gas-certificate"),
+            says("cylinder-or-tank-connected", paper=w.part.law.paper)
             if c is None
-            else f"The certificate is {c.months_ago:.0f} months old; {w.part.law.afterwards}.",
+            else says("certificate-months-old", months_ago=c.months_ago, afterwards=w.part.law.afterwards),
         )
     passed = [t for t in p.tests if t.verdict == "pass" and not t.changed]
     if (g.pipes or (connected and g.appliances)) and not passed:
@@ -313,10 +324,15 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
         yield finding(
             "gas-test-missing",
             "gas-tests",
-            "Leak test",
-            ("No test has been passed yet." if ctx.facts.gas_tests else "No test has been entered.")
+            says("leak-test"),
+            (says("no-test-has-been") if ctx.facts.gas_tests else says("no-test-has-been-entered"))
             if last is None
-            else f"After “{last.name}” these were changed: {', '.join(_word(ctx, k) for k in last.changed[:4])}{' and more' if len(last.changed) > 4 else ''}.",
+            else says(
+                "after-these-were-changed",
+                last_name=last.name,
+                words=", ".join(_word(ctx, k) for k in last.changed[:4]),
+                changed_count_over=len(last.changed) > 4,
+            ),
         )
     for t, said in zip(p.tests, ctx.facts.gas_tests, strict=True):
         subject = f"gas-test:{t.id}"
@@ -325,23 +341,21 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-test-failed",
                 subject,
                 t.name,
-                f"The pressure fell by {t.corrected_drop_mbar:.1f} mbar, warmth and weather taken out; one step of the gauge is {t.limit_mbar:g} "
-                "mbar. At working "
-                f"pressure {t.leak_working_g_h:.2g} g of gas would leak every hour.",
+                says("pressure-fell-by-warmth", corrected_drop_mbar=t.corrected_drop_mbar, limit_mbar=t.limit_mbar, leak_working_g_h=t.leak_working_g_h),
             )
         elif t.verdict == "repeat" and not passed:
-            yield finding("gas-test-invalid", subject, t.name, f"The test doesn’t count: {', '.join(REASONS[x] for x in t.reasons)}.")
+            yield finding("gas-test-invalid", subject, t.name, says("test-doesnt-count", reasonss=", ".join(REASONS[x] for x in t.reasons)))
         elif t.verdict == "pass" and not t.signed:
-            yield finding("gas-test-unsigned", subject, t.name, "Nobody with a licence has signed this test, so it counts for your own list only.")
+            yield finding("gas-test-unsigned", subject, t.name, says("nobody-with-licence-has"))
         most = US_MOST_MBAR if ctx.region.key == "us" else MOST_TEST_MBAR
         if not said.isolated and said.start_mbar > most:
             yield finding(
                 "gas-test-overpressure",
                 subject,
                 t.name,
-                f"The test began at {said.start_mbar:g} mbar, and regulator and appliances are not entered as isolated; at most {most:g} mbar.",
+                says("test-began-at-and", start_mbar=said.start_mbar, most_mbar=most),
             )
-    kinds = {"working": "pressure with everything burning", "lock_up": "pressure with all off", "flame_failure": "flame failure"}
+    kinds = {"working": says("pressure-with-everything-burning"), "lock_up": says("pressure-with-all-off"), "flame_failure": says("flame-failure")}
     names = {a.id: a.name for a in g.appliances}
     for x in ctx.facts.gas_checks:
         r = p.checks[x.id]
@@ -351,17 +365,17 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-check-failed",
                 f"check:{x.id}",
                 kinds[x.kind].capitalize() + where,
-                f"The reading is {x.value:g} {r.unit}; the limit is {r.limit:.1f} {r.unit}.",
+                says("reading-limit", x=x.value, unit=r.unit, limit=r.limit),
             )
 
 
 REASONS = {
-    "pressure-too-low": "too little pressure",
-    "not-stabilised": "not left to settle",
-    "too-short": "too short",
-    "temperature-drift": "the temperature moved too much",
-    "pressure-rise": "the pressure rose",
-    "drop-over-limit": "it fell by more than a step of the gauge",
+    "pressure-too-low": says("too-little-pressure"),
+    "not-stabilised": says("not-left-to-settle"),
+    "too-short": says("too-short"),
+    "temperature-drift": says("temperature-moved-too-much"),
+    "pressure-rise": says("pressure-rose"),
+    "drop-over-limit": says("fell-by-more-than"),
 }
 
 
@@ -370,7 +384,7 @@ def _word(ctx: Context, key: str) -> str:
     kind, _, id = key.partition(":")
     lists: dict[str, Any] = {"run": ctx.design.gas.pipes, "appliance": ctx.design.gas.appliances, "hose": ctx.design.gas.hoses}
     name = next((x.name for x in lists.get(kind, ()) if x.id == id), None)
-    return name or {"regulator": "the regulator", "solenoid": "the solenoid"}.get(kind, f"a {kind} that is gone")
+    return name or {"regulator": says("regulator-2"), "solenoid": says("solenoid")}.get(kind, f"a {kind} that is gone")
 
 
 def cooking_findings(ctx: Context, w: Gassed) -> Found:
@@ -380,25 +394,25 @@ def cooking_findings(ctx: Context, w: Gassed) -> Found:
         yield finding(
             "gas-alcohol-refill",
             "cooking",
-            "Alcohol stove",
-            "That the stove’s canister is filled outside and cold is not confirmed.",
-            fix=Remedy(label="Fill it outside and cold", patch=[{"op": "replace", "path": "/gas/alcohol_cold_outside", "value": True}]),
+            says("alcohol-stove"),
+            says("that-stoves-canister-filled"),
+            fix=Remedy(label=says("fill-outside-and-cold"), patch=[{"op": "replace", "path": "/gas/alcohol_cold_outside", "value": True}]),
         )
     if g.cooking not in ("induction", "gas_induction"):
         return
     m = next(x for x in w.part.cooking if x.method == "induction")
     watts, ah = m.battery_power_w or 0.0, m.battery_charge_ah_day or 0.0
-    says = []
+    lacking = []
     inverter = power.inverter.rating_w if power.inverter else 0.0
     if inverter < 1500.0:
-        says.append(f"the hob takes 1,500 W and the inverter gives {inverter:,.0f} W" if power.inverter else "there is no inverter for the hob")
+        lacking.append(says("hob-takes-and-inverter", inverter_w=inverter) if power.inverter else says("there-no-inverter-for"))
     b = power.bank
     if b is not None:
         usable = b.unit_charge_ah * b.parallel_count * ctx.usable_frac
         most = (b.unit_max_discharge_a or 0.0) * b.parallel_count
         if most and watts / ctx.bank_v > most:
-            says.append(f"it draws {watts / ctx.bank_v:.0f} A from the battery bank, which gives at most {most:.0f} A")
+            lacking.append(says("draws-from-battery-bank", watts_a=watts / ctx.bank_v, most_a=most))
         if ah > BANK_PART * usable:
-            says.append(f"it uses {ah:.0f} Ah a day of the {usable:.0f} Ah that can be used")
-    if says:
-        yield finding("gas-induction-power", "cooking", "Induction", "; ".join(says)[0].upper() + "; ".join(says)[1:] + ".")
+            lacking.append(says("uses-that-can-be", ah=ah, usable_ah=usable))
+    if lacking:
+        yield finding("gas-induction-power", "cooking", says("induction"), "; ".join(lacking)[0].upper() + "; ".join(lacking)[1:] + ".")

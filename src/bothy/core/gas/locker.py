@@ -12,6 +12,7 @@ from bothy.core.figure import Figure, derived
 from bothy.core.fluid import area_m2
 from bothy.core.method.sources import Method, Standard
 from bothy.core.region import RegionKey
+from bothy.core.words.says import gas_says as says
 
 RuleSet = Literal["low", "low_high", "per_kg", "boat_drain"]
 BY_REGION: dict[str, RuleSet] = {"uk": "low", "eu": "low", "au": "low", "us": "per_kg"}
@@ -31,11 +32,11 @@ class LockerVent(Contract):
     def _shape(self) -> Self:
         if self.diameter_mm is not None:
             if self.width_mm is not None or self.height_mm is not None:
-                raise wrong("diameter_mm", "give a diameter, or width and height, not both")
+                raise wrong("diameter_mm", says("give-diameter-or-width"))
             return self
         for key in ("width_mm", "height_mm"):
             if getattr(self, key) is None:
-                raise wrong(key, "is required without diameter_mm")
+                raise wrong(key, says("required-without-diameter"))
         return self
 
     @property
@@ -56,7 +57,7 @@ class LockerVentAreaIn(Contract):
     @model_validator(mode="after")
     def _kg(self) -> Self:
         if self.rules == "per_kg" and self.gas_capacity_kg is None:
-            raise wrong("gas_capacity_kg", "is required where vents go by the mass of gas")
+            raise wrong("gas_capacity_kg", says("required-where-vents-go"))
         return self
 
     @property
@@ -81,14 +82,14 @@ class LockerVentAreaOut(Outcome):
 def _required(rules: RuleSet, floor_mm2: float, kg: float) -> tuple[float, float, str]:
     """Free area low and high in mm², and the rule in words."""
     if rules == "low":
-        return max(0.02 * floor_mm2, 10000.0), 0.0, "the larger of 2 % of the floor and 10 000 mm²"
+        return max(0.02 * floor_mm2, 10000.0), 0.0, says("larger-floor-and")
     if rules == "low_high":
         each = max(0.01 * floor_mm2, 5000.0)
-        return each, each, "the larger of 1 % of the floor and 5 000 mm², low and high each"
+        return each, each, says("larger-floor-and-low")
     if rules == "per_kg":
         half = PER_7_LB * kg / SEVEN_LB / 2
-        return half, half, "645 mm² for each 7 lb of gas, half of it low and half high"
-    return 1e6 * area_m2(DRAIN_MM), 0.0, "one drain of 19 mm at the lowest point, overboard above the waterline"
+        return half, half, says("for-each-lb-gas")
+    return 1e6 * area_m2(DRAIN_MM), 0.0, says("one-drain-at-lowest")
 
 
 def locker_vent_area(inp: LockerVentAreaIn, sources: dict[str, Figure] | None = None) -> LockerVentAreaOut:
@@ -119,7 +120,7 @@ def locker_vent_area(inp: LockerVentAreaIn, sources: dict[str, Figure] | None = 
     )
     short = derived(
         "short_low_mm2",
-        "required − provided, at least 0",
+        says("required-provided-at-least"),
         max(0.0, low - have["low"]),
         Method("gas.locker", "definition"),
         required_low_mm2=need,
@@ -130,14 +131,14 @@ def locker_vent_area(inp: LockerVentAreaIn, sources: dict[str, Figure] | None = 
         floor_area_mm2=floor,
         required_low_mm2=need,
         required_high_mm2=derived(
-            "required_high_mm2", text if high else "none is asked for", high, Method("gas.locker", "as for the low ones"), floor_area_mm2=floor
+            "required_high_mm2", text if high else says("none-asked-for"), high, Method("gas.locker", "as for the low ones"), floor_area_mm2=floor
         ),
         provided_low_mm2=derived("provided_low_mm2", "Σ area·free share·pieces, low", have["low"], Method("gas.locker", "as fitted")),
         provided_high_mm2=derived("provided_high_mm2", "Σ area·free share·pieces, high", have["high"], Method("gas.locker", "as fitted")),
         short_low_mm2=short,
         short_high_mm2=derived(
             "short_high_mm2",
-            "required − provided, at least 0",
+            says("required-provided-at-least"),
             max(0.0, high - have["high"]),
             Method("gas.locker", "definition"),
             required_high_mm2=high,

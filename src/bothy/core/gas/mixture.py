@@ -15,6 +15,7 @@ from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, given
 from bothy.core.method.sources import Cited, Method
 from bothy.core.root import reached
+from bothy.core.words.says import gas_says as says
 
 GasKey = Literal["propane", "butane", "mix_70_30", "mix_50_50", "mix_30_70"]
 ATM_MBAR = SEA_PA / 100
@@ -211,9 +212,9 @@ class GasIn(Contract):
         own = [self.propane_frac, self.isobutane_frac, self.n_butane_frac]
         if any(x is not None for x in own):
             if self.gas is not None:
-                raise wrong("gas", "give a gas or its fractions, not both")
+                raise wrong("gas", says("give-gas-or-fractions"))
             if abs(sum(x or 0.0 for x in own) - 1) > 0.001 + EPS:
-                raise wrong("propane_frac", "the fractions must add up to 1")
+                raise wrong("propane_frac", says("fractions-must-add-up"))
         return self
 
     @property
@@ -240,7 +241,7 @@ class AirIn(GasIn):
     @model_validator(mode="after")
     def _one_air(self) -> Self:
         if self.atmosphere_mbar is not None and self.altitude_m is not None:
-            raise wrong("altitude_m", "give atmosphere_mbar or altitude_m, not both")
+            raise wrong("altitude_m", says("give-atmosphere-or-altitude"))
         return self
 
     @property
@@ -278,18 +279,18 @@ def vapour_pressure(inp: VapourPressureIn, sources: dict[str, Figure] | None = N
     g = Given(inp, sources)
     mix, t = inp.mix, inp.temp_c
     parts = {
-        f"{n}_mbar": given(f"{n}_mbar", x * pure_mbar(c, t), "table", f"{100 * x:.0f} % of the moles at its own pressure")
+        f"{n}_mbar": given(f"{n}_mbar", x * pure_mbar(c, t), "table", says("moles-at-own-pressure", x_pc=100 * x))
         for n, x, c in zip(NAMES, mix.x, COMPONENTS, strict=True)
         if x > 0
     }
     p = derived(
         "vapour_pressure_abs_mbar", "Σ x·p(T), p in Wagner’s form", mix.vapour_mbar(t), Method("gas.vapour-pressure", "Raoult"), temp_c=g("temp_c"), **parts
     )
-    air = given("atmosphere_mbar", inp.air_mbar, "input" if inp.atmosphere_mbar is not None else "table", "standard atmosphere")
+    air = given("atmosphere_mbar", inp.air_mbar, "input" if inp.atmosphere_mbar is not None else "table", says("standard-atmosphere"))
     least = inp.min_gauge_mbar + air.value
     share = derived(
         "usable_mass_frac",
-        "1 − what is left when the rest gives p_min",
+        says("what-left-when-rest"),
         mix.usable(t, least),
         Method("gas.vapour-pressure", "Rayleigh distillation of a full vessel at one temperature"),
         temp_c=g("temp_c"),

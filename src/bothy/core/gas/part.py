@@ -41,6 +41,7 @@ from bothy.core.places import legs_of, places_of
 from bothy.core.power.uses import inverter_use
 from bothy.core.restraint import ACCELERATIONS
 from bothy.core.warmth.airing import AirPart
+from bothy.core.words.says import gas_says as says
 
 FLAME_S, OVEN_S = 60.0, 90.0
 LOCK_UP, LOCK_UP_MORE = 1.25, 5.0
@@ -248,7 +249,7 @@ def _countries(ctx: Context, kg_day: float) -> list[CountryPart]:
     out = []
     for code, count in days.items():
         land = COUNTRIES.get(code)
-        known = land or Country(code, (), (), "not in the table; ask before the trip")
+        known = land or Country(code, (), (), says("not-in-table-ask"))
         outlet = any(_fits(v, known, usual_outlet) for v in g.vessels)
         pump = any(v.stop_80 and (v.filler or usual_filler) in known.fillers for v in g.vessels)
         exchange = outlet and (not home or code in home) and any(v.supply == "exchange" for v in g.vessels)
@@ -368,31 +369,31 @@ def _on_panel(ctx: Context) -> bool:
 def _figures(ctx: Context, w: Gassed) -> None:
     put, p = ctx.book.put, w.part
     if w.use is not None:
-        for key, label in (("total_kg_day", "gas a day"), ("peak_kg_h", "everything on"), ("regulator_min_kg_h", "regulator at least")):
+        for key, label in (("total_kg_day", says("gas")), ("peak_kg_h", says("everything-on")), ("regulator_min_kg_h", says("regulator-at-least"))):
             put(f"gas/{key}", w.use.figure(key).named(label))
     put("gas/coldest_c", coldest(ctx))
     for key, label in (
-        ("vapour_pressure_gauge_mbar", "pressure in the cold"),
-        ("usable_mass_frac", "comes out in the cold"),
-        ("min_temp_c", "comes out down to"),
+        ("vapour_pressure_gauge_mbar", says("pressure-in-cold")),
+        ("usable_mass_frac", says("comes-out-in-cold")),
+        ("min_temp_c", says("comes-out-down-to")),
     ):
         put(f"gas/{key}", w.cold.figure(key).named(label))
     if w.autonomy is not None:
         for key, label in (
-            ("usable_kg", "gas that can be used"),
-            ("after_reserve_kg", "less the reserve"),
-            ("autonomy_days", "days of gas"),
-            ("full_mass_kg", "vessels full"),
-            ("cost_per_day", "cost a day"),
-            ("trip_kg", "gas for the trip"),
+            ("usable_kg", says("gas-that-can-be")),
+            ("after_reserve_kg", says("less-reserve")),
+            ("autonomy_days", says("gas-2")),
+            ("full_mass_kg", says("vessels-full")),
+            ("cost_per_day", says("cost")),
+            ("trip_kg", says("gas-for-trip")),
         ):
             if getattr(w.autonomy, key) is not None:
                 put(f"gas/{key}", w.autonomy.figure(key).named(label))
     for id, b in w.boils.items():
-        put(f"vessels/{id}/continuous_kg_h", b.figure("continuous_kg_h").named("gives for long"))
-        put(f"vessels/{id}/burst_kg_h", b.figure("burst_kg_h").named("gives for an hour"))
+        put(f"vessels/{id}/continuous_kg_h", b.figure("continuous_kg_h").named(says("gives-for-long")))
+        put(f"vessels/{id}/burst_kg_h", b.figure("burst_kg_h").named(says("gives-for-hour")))
     if w.pipes is not None:
-        put("gas/worst_mbar", w.pipes.figure("worst_mbar").named("lost to the worst end"))
+        put("gas/worst_mbar", w.pipes.figure("worst_mbar").named(says("lost-to-worst-end")))
         for id, run in p.pipes.runs.items() if p.pipes else ():
             here = Method("gas.pipe-drop")
             put(
@@ -412,16 +413,16 @@ def _figures(ctx: Context, w: Gassed) -> None:
                 derived("reynolds_count", "ρ·v·D/μ", run.reynolds, here, flow_kg_h=run.flow_kg_h, inner_diameter_mm=run.inner_diameter_mm),
             )
         if w.pipes.inner_diameter_mm is not None:
-            put("gas/pipe_mm", w.pipes.figure("inner_diameter_mm").named("size of the pipes"))
+            put("gas/pipe_mm", w.pipes.figure("inner_diameter_mm").named(says("size-pipes")))
     if w.locker is not None:
-        put("gas/locker_low_mm2", w.locker.figure("required_low_mm2").named("locker’s low vents, at least"))
+        put("gas/locker_low_mm2", w.locker.figure("required_low_mm2").named(says("lockers-low-vents-at")))
         if w.locker.required_high_mm2 > 0:
-            put("gas/locker_high_mm2", w.locker.figure("required_high_mm2").named("locker’s high vents, at least"))
+            put("gas/locker_high_mm2", w.locker.figure("required_high_mm2").named(says("lockers-high-vents-at")))
     if p.solenoid_wh_day is not None and ctx.design.gas.solenoid is not None:
         s = ctx.design.gas.solenoid
         put(
             "gas/solenoid_wh",
-            derived("energy_wh", "W·h", p.solenoid_wh_day, Method("gas.consumption"), hold_w=s.hold_w, open_h_day=s.open_h_day).named("solenoid a day"),
+            derived("energy_wh", "W·h", p.solenoid_wh_day, Method("gas.consumption"), hold_w=s.hold_w, open_h_day=s.open_h_day).named(says("solenoid-2")),
         )
 
 

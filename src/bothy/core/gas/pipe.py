@@ -14,6 +14,7 @@ from bothy.core.gas.mixture import ATM_MBAR, GasIn, Mixture
 from bothy.core.gas.use import Basis
 from bothy.core.method.sources import Method
 from bothy.core.region import RegionKey
+from bothy.core.words.says import gas_says as says
 
 FITTINGS: dict[str, float] = {
     "elbow_90": 0.9,
@@ -56,9 +57,9 @@ class GasPipeDropIn(GasIn, Run):
     def _flow(self) -> Self:
         check_fittings(self.fittings, FITTINGS)
         if self.heat_input_w is None and self.flow_kg_h is None:
-            raise wrong("heat_input_w", "give heat_input_w or flow_kg_h")
+            raise wrong("heat_input_w", says("give-heat-input-or"))
         if self.heat_input_w is not None and self.flow_kg_h is not None:
-            raise wrong("flow_kg_h", "give heat_input_w or flow_kg_h, not both")
+            raise wrong("flow_kg_h", says("give-heat-input-or-flow"))
         return self
 
 
@@ -100,7 +101,7 @@ def gas_pipe_drop(inp: GasPipeDropIn, sources: dict[str, Figure] | None = None) 
         pressure_mbar=g("pressure_mbar"),
         temp_c=g("temp_c"),
     )
-    mu = given("viscosity_upas", 1e6 * mix.viscosity(inp.temp_c), "table", "mixture; method gas.mixture")
+    mu = given("viscosity_upas", 1e6 * mix.viscosity(inp.temp_c), "table", says("mixture-method-gas-mixture"))
     q = derived("flow_m3_s", "kg/h/3600/ρ", flow.value / 3600 / rho.value, Method("gas.pipe-drop", "continuity"), flow_kg_h=flow, gas_density_kg_m3=rho)
     v = velocity(q, g("inner_diameter_mm"))
     re = reynolds_number(rho, v, g("inner_diameter_mm"), mu)
@@ -185,9 +186,9 @@ class SegmentIn(Contract):
     def _sense(self) -> Self:
         check_fittings(self.fittings, FITTINGS)
         if self.name == "regulator":
-            raise wrong("name", "“regulator” is where the tree begins; give the segment another name")
+            raise wrong("name", says("regulator-where-tree-begins"))
         if self.heat_input_w is not None and self.flow_kg_h is not None:
-            raise wrong("flow_kg_h", "give heat_input_w or flow_kg_h, not both")
+            raise wrong("flow_kg_h", says("give-heat-input-or-flow"))
         return self
 
     def own(self, mix: Mixture) -> float:
@@ -207,19 +208,19 @@ class GasPipeSizeIn(GasIn):
     def _tree(self) -> Self:
         names = [s.name for s in self.segments]
         if len(set(names)) != len(names):
-            raise wrong("name", "each segment needs a name of its own")
+            raise wrong("name", says("each-segment-needs-name"))
         parents = {s.name: s.from_ for s in self.segments}
         for s in self.segments:
             if s.from_ != "regulator" and s.from_ not in parents:
-                raise wrong("from", f"“{s.from_}” is neither the regulator nor a segment")
+                raise wrong("from", says("neither-regulator-nor-segment", from_=s.from_))
             at, seen = s.name, set()
             while at != "regulator":
                 if at in seen:
-                    raise wrong("from", f"“{s.name}” leads back to itself; every path must begin at the regulator")
+                    raise wrong("from", says("leads-back-to-itself", s_name=s.name))
                 seen.add(at)
                 at = parents.get(at, "regulator")
         if all(s.own(self.mix) <= 0 for s in self.segments):
-            raise wrong("heat_input_w", "no segment has an appliance")
+            raise wrong("heat_input_w", says("no-segment-has-appliance"))
         return self
 
 
@@ -302,8 +303,8 @@ def gas_pipe_size(inp: GasPipeSizeIn, sources: dict[str, Figure] | None = None) 
         ok=size is not None,
         inner_diameter_mm=None
         if size is None
-        else derived("inner_diameter_mm", "smallest of the sizes with the worst drop ≤ limit", size, Method("gas.pipe-size"), worst_mbar=worst.cumulative_mbar),
-        limit_mbar=given("limit_mbar", limit, "input" if inp.limit_mbar is not None else "table", f"method gas.leak-test, {inp.region}"),
+        else derived("inner_diameter_mm", says("smallest-sizes-with-worst"), size, Method("gas.pipe-size"), worst_mbar=worst.cumulative_mbar),
+        limit_mbar=given("limit_mbar", limit, "input" if inp.limit_mbar is not None else "table", says("method-gas-leak-test", region=inp.region)),
         worst_segment=worst.name,
         worst_mbar=derived("worst_mbar", "Σ of the drops from the regulator", worst.cumulative_mbar, Method("gas.pipe-size"), **path),
         segments=solved,

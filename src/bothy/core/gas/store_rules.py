@@ -10,6 +10,7 @@ from bothy.core.gas.part import Gassed, LockerPart
 from bothy.core.gas.room import HEATS
 from bothy.core.gas.rule_table import Found
 from bothy.core.restraint import SCHOOLS
+from bothy.core.words.says import gas_says as says
 
 UPRIGHT_DEG, STRAPS, STOP_FRAC = 15.0, 2, 0.8
 OPENING_M, EXHAUST_M, US_SPARK_M, HEAT_M, SILL_MM = 0.5, 1.0, 0.91, 0.15, 50.0
@@ -29,16 +30,16 @@ def vessel_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-cylinder-lying",
                 subject,
                 v.name,
-                f"The cylinder leans by {v.angle_deg:.0f}°: liquid gas reaches the regulator.",
-                fix=Remedy.sets("Stand it up", at, v.id, angle_deg=0.0),
+                says("cylinder-leans-by-liquid", angle_deg=v.angle_deg),
+                fix=Remedy.sets(says("stand-up"), at, v.id, angle_deg=0.0),
             )
         if v.place == "inside":
             yield finding(
                 "gas-vessel-indoors",
                 subject,
                 v.name,
-                "The cylinder or tank stands inside the living space: what leaks collects at the floor where people sleep.",
-                fix=Remedy.sets("Move it into the locker", at, v.id, place="locker") if g.locker else None,
+                says("cylinder-or-tank-stands"),
+                fix=Remedy.sets(says("move-into-locker"), at, v.id, place="locker") if g.locker else None,
             )
         if v.kind == "cylinder":
             if v.straps < STRAPS or v.restraint_n is None:
@@ -46,53 +47,58 @@ def vessel_findings(ctx: Context, w: Gassed) -> Found:
                     "gas-cylinder-loose",
                     subject,
                     v.name,
-                    f"The cylinder has {v.straps} of the {STRAPS} straps that it needs"
-                    + (f"; together they must hold {p.need_n / 1000:.1f} kN ({SCHOOLS[g.restraint_school]})." if v.restraint_n is None else "."),
+                    says("cylinder-has-straps-that", straps=v.straps, straps_2=STRAPS)
+                    + (says("together-they-must-hold", need_kn=p.need_n / 1000, schools=SCHOOLS[g.restraint_school]) if v.restraint_n is None else "."),
                 )
             elif v.restraint_n < p.need_n:
                 yield finding(
                     "gas-cylinder-loose",
                     subject,
                     v.name,
-                    f"The fixing holds {v.restraint_n / 1000:.1f} kN; {p.full_mass_kg / v.count:.0f} kg full need {p.need_n / 1000:.1f} kN "
-                    f"({SCHOOLS[g.restraint_school]}).",
+                    says(
+                        "fixing-holds-full-need",
+                        restraint_kn=v.restraint_n / 1000,
+                        full_mass_kg=p.full_mass_kg / v.count,
+                        need_kn=p.need_n / 1000,
+                        schools=SCHOOLS[g.restraint_school],
+                    ),
                 )
         if v.kind == "tank" and v.fill_limit_frac > STOP_FRAC:
             yield finding(
                 "gas-overfill",
                 subject,
                 v.name,
-                f"The tank is filled to {100 * v.fill_limit_frac:.0f} %; it may be filled to at most 80 %, because the liquid swells in the sun.",
-                fix=Remedy.sets("Stop filling at 80 %", at, v.id, fill_limit_frac=STOP_FRAC),
+                says("tank-filled-to-may", fill_limit_frac_pc=100 * v.fill_limit_frac),
+                fix=Remedy.sets(says("stop-filling-at"), at, v.id, fill_limit_frac=STOP_FRAC),
             )
         elif v.self_filled and not v.stop_80:
-            yield finding(
-                "gas-overfill", subject, v.name, "You fill the vessel yourself, and it has no stop valve at 80 %: full of liquid it can burst in the sun."
-            )
+            yield finding("gas-overfill", subject, v.name, says("you-fill-vessel-yourself"))
         if not v.budgeted:
             yield finding(
                 "gas-mass-unplanned",
                 subject,
                 v.name,
-                f"The cylinder weighs {p.full_mass_kg:.0f} kg full.",
-                fix=Remedy.sets("Count it as full", at, v.id, budgeted=True),
+                says("cylinder-weighs-full", full_mass_kg=p.full_mass_kg),
+                fix=Remedy.sets(says("count-as-full"), at, v.id, budgeted=True),
             )
     lying = [v for v in g.vessels if v.place == "locker"]
     box = g.locker
     if box is None:
         if lying:
-            yield finding(
-                "gas-locker-missing", "locker", "Gas locker", f"No locker is described for the cylinder{'s' if sum(v.count for v in lying) > 1 else ''}."
-            )
+            yield finding("gas-locker-missing", "locker", says("gas-locker"), says("no-locker-described-for", counts=sum(v.count for v in lying)))
         return
     for v in lying:
         sides = sorted((box.length_m, box.width_m))
         row = v.count * v.diameter_m + BESIDE_M
         if v.height_m > box.height_m or v.diameter_m > sides[0] or row > sides[1] + 1e-9:
-            what = (
-                f"In it should stand {v.count} × {v.diameter_m:.2f} m across and {v.height_m:.2f} m high; the locker has {box.length_m:.2f} × "
-                f"{box.width_m:.2f} × "
-                f"{box.height_m:.2f} m."
+            what = says(
+                "in-should-stand-across",
+                count=v.count,
+                diameter_m=v.diameter_m,
+                height_m=v.height_m,
+                length_m=box.length_m,
+                width_m=box.width_m,
+                height_m_2=box.height_m,
             )
             yield finding("gas-vessel-too-large", f"vessel:{v.id}", v.name, what, related=["locker"])
 
@@ -104,27 +110,22 @@ def _of_locker(ctx: Context, at: Locker, need: LockerPart | None) -> Found:
             "gas-locker-not-sealed",
             "locker",
             at.name,
-            f"These openings lead into the vehicle: {at.unsealed}." if at.unsealed else "That the locker is gas-tight to the living space is not confirmed.",
+            says("these-openings-lead-into", unsealed=at.unsealed) if at.unsealed else says("that-locker-gas-tight"),
         )
     if at.opens == "inside" or (at.opens == "inside_sealed" and at.sill_mm < SILL_MM):
         yield finding(
             "gas-locker-inside-access",
             "locker",
             at.name,
-            "The locker’s door opens into the living space."
-            if at.opens == "inside"
-            else f"The sill of the inner door is {at.sill_mm:.0f} mm high; it needs at least {SILL_MM:.0f} mm.",
+            says("lockers-door-opens-into") if at.opens == "inside" else says("sill-inner-door-high", sill_mm=at.sill_mm, sill_mm_2=SILL_MM),
         )
     if need is not None and not need.ok:
-        high = f", the high one {need.have_high_mm2:,.0f} of {need.need_high_mm2:,.0f} mm²" if need.need_high_mm2 > 0 else ""
+        high = says("high-one", have_high_mm2=need.have_high_mm2, need_high_mm2=need.need_high_mm2) if need.need_high_mm2 > 0 else ""
         yield finding(
             "gas-locker-vent-small",
             "locker",
             at.name,
-            (
-                f"The low vent has {need.have_low_mm2:,.0f} of {need.need_low_mm2:,.0f} mm²{high}. One round drain of {need.round_drain_mm:.0f} mm would "
-                "do low down."
-            ),
+            (says("low-vent-has-one", have_low_mm2=need.have_low_mm2, need_low_mm2=need.need_low_mm2, high=high, round_drain_mm=need.round_drain_mm)),
             figures=["gas/locker_low_mm2", "gas/locker_high_mm2"],
         )
     for n, v in enumerate(at.vents):
@@ -134,23 +135,23 @@ def _of_locker(ctx: Context, at: Locker, need: LockerPart | None) -> Found:
                 "gas-locker-vent-blocked",
                 subject,
                 v.name,
-                f"Under the vent lies: {v.blocked_by}." if v.blocked_by else "A cover can close the vent. Vents of gas stay open, in winter too.",
-                fix=None if v.blocked_by else Remedy.sets("Remove the cover", f"/gas/locker/vents/{n}", v.id, closable=False),
+                says("under-vent-lies", blocked_by=v.blocked_by) if v.blocked_by else says("cover-can-close-vent"),
+                fix=None if v.blocked_by else Remedy.sets(says("remove-cover"), f"/gas/locker/vents/{n}", v.id, closable=False),
             )
         exhaust = US_SPARK_M if ctx.region.key == "us" else EXHAUST_M
         near = [
-            f"The vent is {d:.2f} m from {what}; it needs at least {least:g} m"
-            for d, least, what in ((v.to_opening_m, OPENING_M, "an opening, intake or socket"), (v.to_exhaust_m, exhaust, "an exhaust or flue"))
+            says("vent-from-needs-at", d_m=d, what=what, least_m=least)
+            for d, least, what in ((v.to_opening_m, OPENING_M, says("opening-intake-or-socket")), (v.to_exhaust_m, exhaust, says("exhaust-or-flue")))
             if d is not None and d < least - 1e-9
         ]
         if near:
             yield finding("gas-vent-near-opening", subject, v.name, "; ".join(near) + ".")
     if at.sparks:
-        yield finding("gas-locker-spark", "locker", at.name, f"In the locker can spark: {', '.join(at.sparks)}.")
+        yield finding("gas-locker-spark", "locker", at.name, says("in-locker-can-spark", sparks=", ".join(at.sparks)))
     if at.to_heat_m is not None and at.to_heat_m < HEAT_M:
-        yield finding("gas-near-heat", "locker", at.name, f"The locker is {at.to_heat_m:.2f} m from something hot; it needs at least {HEAT_M:g} m.")
+        yield finding("gas-near-heat", "locker", at.name, says("locker-from-something-hot", to_heat_m=at.to_heat_m, heat_m=HEAT_M))
     if ctx.design.vehicle.preset == "boat" and not (at.drain_overboard and at.drain_above_water and need is not None and need.ok):
-        yield finding("gas-boat-drain", "locker", at.name, "That the drain falls overboard and stays above the water when the boat heels is not confirmed.")
+        yield finding("gas-boat-drain", "locker", at.name, says("that-drain-falls-overboard"))
 
 
 def locker_findings(ctx: Context, w: Gassed) -> Found:
@@ -165,16 +166,15 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-drop-vent-missing",
                 f"low:{x.id}",
                 x.name,
-                f"The nearest hole is {x.hole_mm2:,.0f} mm² at {x.hole_m:g} m; it needs {DROP_MM2:,.0f} mm² within {DROP_M:g} m.",
+                says("nearest-hole-at-needs", hole_mm2=x.hole_mm2, hole_m=x.hole_m, drop_mm2=DROP_MM2, drop_m=DROP_M),
             )
     r = p.room
     if r is not None and not r.ok:
         yield finding(
             "gas-permanent-vent-short",
             "room",
-            "Fixed vents",
-            f"Fixed vents high up have {r.have_high_mm2:,.0f} of {r.need_high_mm2:,.0f} mm² of free area, low down {r.have_low_mm2:,.0f} of "
-            f"{r.need_low_mm2:,.0f} mm². They are entered in “Heat and air”.",
+            says("fixed-vents"),
+            says("fixed-vents-high-up", have_high_mm2=r.have_high_mm2, need_high_mm2=r.need_high_mm2, have_low_mm2=r.have_low_mm2, need_low_mm2=r.need_low_mm2),
             figures=["air/gas/high_area_mm2", "air/gas/low_area_mm2"],
         )
     if g.aboard:
@@ -184,23 +184,21 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
             yield finding(
                 "gas-lpg-alarm-missing",
                 "gas-alarm",
-                "Gas alarm",
-                "No gas alarm has a place yet: propane and butane sink to the floor, and people there don’t smell them asleep."
-                if alarm is None
-                else f"The alarm is {alarm.height_m:.2f} m over the floor; it should be at most 0.30 m, and under the edge of the lowest bunk.",
-                fix=Remedy(label="Place an alarm 0.15 m over the floor", patch=[{"op": "add", "path": "/gas/lpg_alarm", "value": {"height_m": 0.15}}]),
+                says("gas-alarm"),
+                says("no-gas-alarm-has") if alarm is None else says("alarm-over-floor-should", height_m=alarm.height_m),
+                fix=Remedy(label=says("place-alarm-over-floor"), patch=[{"op": "add", "path": "/gas/lpg_alarm", "value": {"height_m": 0.15}}]),
             )
     flames = (
         [a.name for a in g.appliances]
         + [h.name for h in ctx.design.warmth.heaters if h.fuel != "electric"]
-        + (["the alcohol stove"] if g.cooking == "alcohol" else [])
+        + ([says("alcohol-stove-2")] if g.cooking == "alcohol" else [])
     )
     if flames and not any(a.kind == "co" for a in ctx.design.warmth.alarms):
         yield finding(
             "gas-co-alarm-missing",
             "gas-alarm",
-            "Carbon monoxide alarm",
-            f"Carbon monoxide can come from {', '.join(flames[:3])}; “Heat and air” has no alarm for it.",
+            says("carbon-monoxide-alarm"),
+            says("carbon-monoxide-can-come", flames=", ".join(flames[:3])),
         )
 
 
@@ -209,16 +207,15 @@ def _cold(w: Gassed, g: Gas) -> Found:
     p = w.part
     names = {"propane": "propane", "butane": "butane", "mix_70_30": "70/30 mix", "mix_50_50": "50/50 mix", "mix_30_70": "30/70 mix"}
     name = names[g.gas or "propane"]
-    to_propane = Remedy(label="Use propane", patch=[{"op": "replace", "path": "/gas/gas", "value": "propane"}]) if (g.gas or "propane") != "propane" else None
+    to_propane = (
+        Remedy(label=says("use-propane"), patch=[{"op": "replace", "path": "/gas/gas", "value": "propane"}]) if (g.gas or "propane") != "propane" else None
+    )
     if p.coldest_c < p.min_temp_c + COLD_MARGIN_K:
         yield finding(
             "gas-butane-cold",
             "gas",
             "Gas",
-            (
-                f"{name.capitalize()} comes out down to {p.min_temp_c:.0f} °C; the coldest use is {p.coldest_c:.0f} °C, and it should stay "
-                f"{COLD_MARGIN_K:.0f} K above that."
-            ),
+            (says("comes-out-down-to-coldest", name=name.capitalize(), min_temp_c=p.min_temp_c, coldest_c=p.coldest_c, cold_margin_k=COLD_MARGIN_K)),
             figures=["gas/min_temp_c", "gas/coldest_c"],
             fix=to_propane,
         )
@@ -228,20 +225,25 @@ def _cold(w: Gassed, g: Gas) -> Found:
             "gas-mix-residue",
             "gas",
             "Gas",
-            f"At {p.coldest_c:.0f} °C only {100 * p.usable_frac:.0f} % of a full cylinder is usable; {left:.1f} kg stays liquid in it.",
+            says("at-only-full-cylinder", coldest_c=p.coldest_c, usable_frac_pc=100 * p.usable_frac, left_kg=left),
             figures=["gas/usable_mass_frac"],
             fix=to_propane,
         )
     for b in p.boil:
         if b.verdict == "too-much":
-            words = "with everything on" if b.what == "everything" else "for a night of heating"
-            last = "at once" if not b.to_limit_h else f"after {60 * b.to_limit_h:.0f} min" if b.to_limit_h < 2 else f"after {b.to_limit_h:.1f} h"
+            words = says("with-everything-on") if b.what == "everything" else says("for-night-heating")
+            last = (
+                says("at-once")
+                if not b.to_limit_h
+                else says("after", to_limit_min=60 * b.to_limit_h)
+                if b.to_limit_h < 2
+                else says("after-2", to_limit_h=b.to_limit_h)
+            )
             yield finding(
                 "gas-vaporisation-short",
                 "gas",
                 "Gas",
-                f"The appliances burn {b.demand_kg_h:.2f} kg/h {words}. At {p.coldest_c:.0f} °C and 30 % full the cylinders give "
-                f"{b.continuous_kg_h:.2f} kg/h continuously: the pressure falls {last}.",
+                says("appliances-burn-at-and", demand_kg_h=b.demand_kg_h, words=words, coldest_c=p.coldest_c, continuous_kg_h=b.continuous_kg_h, last=last),
                 figures=["gas/peak_kg_h"],
             )
             break
@@ -252,14 +254,14 @@ def _autonomy(w: Gassed, g: Gas) -> Found:
     p = w.part
     if p.days is not None and p.days < p.target_days - 1e-9:
         i, v = max(enumerate(g.vessels), key=lambda x: p.vessels[x[1].id].capacity_kg)
-        more = Remedy.sets("Carry one more of them", f"/gas/vessels/{i}", v.id, count=v.count + 1) if v.count < 6 else None
+        more = Remedy.sets(says("carry-one-more-them"), f"/gas/vessels/{i}", v.id, count=v.count + 1) if v.count < 6 else None
         if more is not None and p.days * (v.count + 1) / v.count < p.target_days:
             more = more.first_step()
         yield finding(
             "gas-autonomy-short",
             "gas",
             "Gas",
-            f"The gas lasts {p.days:.1f} of {p.target_days:g} days: {p.after_reserve_kg:.1f} kg less the reserve, {p.total_kg_day:.2f} kg a day.",
+            says("gas-lasts-less-reserve", days=p.days, target_days=p.target_days, after_reserve_kg=p.after_reserve_kg, total_kg_day=p.total_kg_day),
             figures=["gas/autonomy_days", "gas/total_kg_day"],
             fix=more,
         )
@@ -270,25 +272,29 @@ def _on_the_way(w: Gassed, g: Gas) -> Found:
     p = w.part
     for c in p.countries:
         if not c.exchange and not c.pump and c.need_kg > 0:
-            met = ", ".join(OUTLET_WORDS[o] for o in c.outlets) or "none known"
+            met = ", ".join(OUTLET_WORDS[o] for o in c.outlets) or says("none-known")
             yield finding(
                 "gas-no-fill-on-route",
                 f"country:{c.code}",
                 c.name[0].upper() + c.name[1:],
-                f"For {c.days} days there you need {c.need_kg:.1f} kg; outlets there: {met}. {c.note[:1].upper()}{c.note[1:]}{'.' if c.note else ''}".strip(),
+                says(
+                    "for-there-you-need", days=c.days, need_kg=c.need_kg, met=met, note=c.note[:1].upper(), note_2=c.note[1:], value="." if c.note else ""
+                ).strip(),
             )
     if g.ferry_or_tunnel:
         aboard = sum(p.vessels[v.id].capacity_kg * v.count for v in g.vessels)
-        yield finding("gas-ferry-tunnel", "gas", "Gas", f"The vehicle carries {aboard:.1f} kg of gas on a ferry or through a tunnel.")
+        yield finding("gas-ferry-tunnel", "gas", "Gas", says("vehicle-carries-gas-on", aboard_kg=aboard))
     r = g.regulator
     if g.while_driving == "open" and not (r and r.crash_safe and r.hose_break):
-        missing = " and ".join(n for n, there in (("a crash-safe regulator", r and r.crash_safe), ("hose-break valves", r and r.hose_break)) if not there)
+        missing = " and ".join(
+            n for n, there in ((says("crash-safe-regulator"), r and r.crash_safe), (says("hose-break-valves"), r and r.hose_break)) if not there
+        )
         yield finding(
             "gas-drive-open",
             "regulator",
-            "Gas while driving",
-            f"Gas stays open while driving, without {missing}.",
-            fix=Remedy(label="Shut the gas while driving", patch=[{"op": "replace", "path": "/gas/while_driving", "value": "shut"}]),
+            says("gas-while-driving"),
+            says("gas-stays-open-while", missing=missing),
+            fix=Remedy(label=says("shut-gas-while-driving"), patch=[{"op": "replace", "path": "/gas/while_driving", "value": "shut"}]),
         )
     if not g.off_at_fuel:
         lit = [a.name for a in g.appliances if a.kind == "fridge" or a.kind in HEATS]
@@ -296,9 +302,9 @@ def _on_the_way(w: Gassed, g: Gas) -> Found:
             yield finding(
                 "gas-refuel-flame",
                 "solenoid",
-                "At the fuel pump",
-                f"At the fuel pump {', '.join(lit)} may be lit: fuel vapour catches fire from a flame.",
-                fix=Remedy(label="Turn it off at every fuel stop", patch=[{"op": "replace", "path": "/gas/off_at_fuel", "value": True}]),
+                says("at-fuel-pump"),
+                says("at-fuel-pump-may", lit=", ".join(lit)),
+                fix=Remedy(label=says("turn-off-at-every"), patch=[{"op": "replace", "path": "/gas/off_at_fuel", "value": True}]),
             )
 
 

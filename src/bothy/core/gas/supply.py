@@ -27,6 +27,7 @@ from bothy.core.gas.use import (
     gas_consumption,
 )
 from bothy.core.warmth.heater import FUELS
+from bothy.core.words.says import gas_says as says
 
 LEAST_FILL = 0.3
 """Fill at which a vessel must still boil off enough (the method of gas, rule gas-vaporisation-short)."""
@@ -86,7 +87,7 @@ def mixture(g: Gas) -> Mixture:
 def coldest(ctx: Context) -> Figure:
     """The coldest use: as typed, or the coldest night of the plan."""
     said = ctx.design.gas.coldest_c
-    return ctx.coldest_night() if said is None else given("coldest_c", said, "typed", "as typed", label="Coldest use")
+    return ctx.coldest_night() if said is None else given("coldest_c", said, "typed", says("as-typed"), label=says("coldest-use"))
 
 
 def heating_kg_day(ctx: Context, months_kg: Mapping[str, float]) -> float | None:

@@ -11,6 +11,7 @@ from bothy.core.contract import EPS, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, given
 from bothy.core.gas.mixture import GasIn
 from bothy.core.method.sources import Method
+from bothy.core.words.says import gas_says as says
 
 Basis = Literal["gross", "net"]
 ApplianceKind = Literal["hob_burner", "oven", "grill", "space_heater", "water_heater", "combi_heater", "instant_water_heater", "fridge", "bbq"]
@@ -43,9 +44,9 @@ class GasApplianceIn(Contract):
     def _power(self) -> Self:
         if self.heat_output_w is not None:
             if self.heat_input_w is not None:
-                raise wrong("heat_output_w", "give heat_input_w or heat_output_w, not both")
+                raise wrong("heat_output_w", says("give-heat-input-or-heat"))
             if self.efficiency_frac is None:
-                raise wrong("efficiency_frac", "is required with heat_output_w")
+                raise wrong("efficiency_frac", says("required-with-heat-output"))
         return self
 
     @property
@@ -145,7 +146,7 @@ class VesselIn(Contract):
     def _size(self) -> Self:
         key = "capacity_kg" if self.kind == "cylinder" else "water_capacity_l"
         if getattr(self, key) is None:
-            raise wrong(key, f"is required for a {self.kind}")
+            raise wrong(key, says("required-for", kind=self.kind))
         return self
 
 
@@ -201,7 +202,7 @@ def gas_autonomy(inp: GasAutonomyIn, sources: dict[str, Figure] | None = None) -
     )
     use = g("use_kg_day")
     days = (
-        derived("autonomy_days", "after reserve/use a day", after.value / use.value, Method("gas.autonomy"), after_reserve_kg=after, use_kg_day=use)
+        derived("autonomy_days", says("after-reserve-use"), after.value / use.value, Method("gas.autonomy"), after_reserve_kg=after, use_kg_day=use)
         if use.value > 0
         else None
     )

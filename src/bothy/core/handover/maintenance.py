@@ -13,6 +13,7 @@ from bothy.core.build.buying import day_of
 from bothy.core.contract import Contract, Outcome, Whole, unique_ids, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import handover_says as says
 
 DUE = Method("handover.maintenance")
 Status = Literal["never_done", "overdue", "soon", "ok"]
@@ -88,11 +89,11 @@ class ItemIn(Contract):
     @model_validator(mode="after")
     def _some(self) -> Self:
         if self.interval_months is None and self.interval_km is None and self.interval_count is None:
-            raise wrong("interval_months", "give interval_months, interval_km or interval_count")
+            raise wrong("interval_months", says("give-interval-months-interval"))
         if self.interval_km is not None and self.last_date is not None and self.last_km is None:
-            raise wrong("last_km", "is required beside interval_km: the odometer when it was done")
+            raise wrong("last_km", says("required-beside-interval-odometer"))
         if self.interval_count is not None and self.last_date is not None and self.now_count is None:
-            raise wrong("now_count", "is required beside interval_count")
+            raise wrong("now_count", says("required-beside-interval-count"))
         if self.last_date is not None:
             day_of(self.last_date, "last_date")
         return self
@@ -111,7 +112,7 @@ class MaintenanceDueIn(Contract):
         day_of(self.today, "today")
         unique_ids(x.id for x in self.items)
         if self.odometer_km is None and any(x.interval_km is not None and x.last_date is not None for x in self.items):
-            raise wrong("odometer_km", "is required where an item has interval_km")
+            raise wrong("odometer_km", says("required-where-item-has"))
         return self
 
 
@@ -160,6 +161,6 @@ def maintenance_due(inp: MaintenanceDueIn, sources: dict[str, Figure] | None = N
     return MaintenanceDueOut.of(
         items=out,
         next_id=best[2] if best else None,
-        counts={k: derived("counts", f"items that are {k.replace('_', ' ')}", v, DUE, item_count=len(out)) for k, v in counts.items()},
-        open_count=derived("open_count", "never done, overdue and soon", pressing, DUE, item_count=len(out)),
+        counts={k: derived("counts", says("items-that", replace=k.replace("_", " ")), v, DUE, item_count=len(out)) for k, v in counts.items()},
+        open_count=derived("open_count", says("never-done-overdue-and"), pressing, DUE, item_count=len(out)),
     )

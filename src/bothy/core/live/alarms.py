@@ -8,6 +8,7 @@ from typing import Literal, NamedTuple
 from pydantic import BaseModel
 
 from bothy.core.live.scene import Scene
+from bothy.core.words.says import live_says as says
 
 Severity = Literal["advice", "fault", "danger"]
 Values = Mapping[tuple[str, str], float]
@@ -57,66 +58,66 @@ def rules_of(scene: Scene) -> list[Rule]:
     out = [
         Rule(
             "soc-low",
-            "Bank below 20 %",
+            says("bank-below"),
             "advice",
             60,
             _when(bank, "soc_frac", lambda x: x < 0.20),
             _when(bank, "soc_frac", lambda x: x > 0.25),
-            "Charge it, or switch off what can wait.",
+            says("charge-or-switch-off"),
         ),
         Rule(
             "soc-very-low",
-            "Bank below 10 %",
+            says("bank-below-2"),
             "fault",
             60,
             _when(bank, "soc_frac", lambda x: x < 0.10),
             _when(bank, "soc_frac", lambda x: x > 0.15),
-            "Charge it now; what keeps people safe comes first.",
+            says("charge-now-what-keeps"),
         ),
         Rule(
             "volts-high",
-            "Battery voltage too high",
+            says("battery-voltage-too-high"),
             "danger",
             10,
             _when(bank, "voltage_v", lambda x: x > high),
             _when(bank, "voltage_v", lambda x: x <= high),
-            "Switch every charger off, cover the panels.",
+            says("switch-every-charger-off"),
         ),
         Rule(
             "bank-hot",
-            "Battery too hot",
+            says("battery-too-hot"),
             "danger",
             10,
             _when(bank, "temp_c", lambda x: x > 55),
             _when(bank, "temp_c", lambda x: x < 45),
-            "Isolate it, go out, call if it smokes.",
+            says("isolate-go-out-call"),
         ),
         Rule(
             "water-low",
-            "Fresh water low",
+            says("fresh-water-low"),
             "advice",
             120,
             _when(tank, "level_frac", lambda x: x < 0.15),
             _when(tank, "level_frac", lambda x: x > 0.25),
-            "Fill up; the pump must not run dry.",
+            says("fill-up-pump-must"),
         ),
         Rule(
             "frost",
-            "Frost with water aboard",
+            says("frost-with-water-aboard"),
             "fault",
             600,
             _when("thermometer", "temp_c", lambda x: x < 3),
             _when("thermometer", "temp_c", lambda x: x > 5),
-            "Heat, or drain the water.",
+            says("heat-or-drain-water"),
         ),
         Rule(
             "co",
-            "CO is shown",
+            says("co-shown"),
             "danger",
             0,
             _when("thermometer", "co_ppm", lambda x: x >= 30),
             lambda _: False,
-            "Out, all off, air, call. Only the certified alarm decides.",
+            says("out-all-off-air"),
             True,
         ),
     ]
@@ -124,12 +125,12 @@ def rules_of(scene: Scene) -> list[Rule]:
         out.append(
             Rule(
                 "amps-high",
-                "Current near the main fuse",
+                says("current-near-main-fuse"),
                 "fault",
                 10,
                 _when(bank, "current_a", lambda x: abs(x) > 0.9 * fuse),
                 _when(bank, "current_a", lambda x: abs(x) < 0.8 * fuse),
-                "Switch the largest load off.",
+                says("switch-largest-load-off"),
             )
         )
     if scene.lithium:
@@ -141,24 +142,24 @@ def rules_of(scene: Scene) -> list[Rule]:
         out.append(
             Rule(
                 "cold-charge",
-                "Charging below freezing",
+                says("charging-below-freezing"),
                 "fault",
                 5,
                 cold_charge,
                 _when(bank, "temp_c", lambda x: x > 3),
-                "Stop the charge until it is above 3 °C.",
+                says("stop-charge-until-above"),
             )
         )
     if full:
         out.append(
             Rule(
                 "gas-low",
-                "Gas low",
+                says("gas-low"),
                 "advice",
                 600,
                 _when(gas, "gas_mass_kg", lambda x: x < 0.15 * full),
                 _when(gas, "gas_mass_kg", lambda x: x > 0.5 * full),
-                "Have a full bottle ready.",
+                says("have-full-bottle-ready"),
             )
         )
     return out
@@ -204,11 +205,11 @@ class Alarms:
                 found.append(
                     AlarmPart(
                         id=f"silent:{device}",
-                        title=f"{device} is silent",
+                        title=says("silent", device=device),
                         severity=grave,
                         since_s=now - s.up_at,
                         seen=s.seen,
-                        todo="Look at its supply and its cable. No value is never a good one.",
+                        todo=says("look-at-supply-and"),
                     )
                 )
         order = ("danger", "fault", "advice")

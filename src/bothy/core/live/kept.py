@@ -11,6 +11,7 @@ import numpy as np
 
 from bothy.core.contract import BadInput
 from bothy.core.trips.measured import Log
+from bothy.core.words.says import live_says as says
 
 MINUTE_S, HOUR_S = 60, 3600
 MOST_HOURS = 366 * 24
@@ -62,13 +63,13 @@ def log_of(rows: Sequence[Kept], utc_offset_h: float) -> Log:
     used = real or list(rows)
     have = {(r.kind, r.key) for r in used}
     if not {(BANK, "voltage_v"), (BANK, "current_a")} <= have:
-        raise BadInput("devices", "hold no volts and amps of the bank yet; let the battery monitor be listened to for some hours")
+        raise BadInput("devices", says("hold-no-volts-and"))
     shift = dt.timedelta(hours=utc_offset_h)
     first = min(r.at for r in used) + shift
     start = first.replace(minute=0, second=0, microsecond=0)
     hours = int(max((r.at + shift - start).total_seconds() for r in used) // HOUR_S) + 1
     if hours > MOST_HOURS:
-        raise BadInput("devices", f"span {hours / 24:,.0f} days; at most {MOST_HOURS // 24}")
+        raise BadInput("devices", says("span-at-most", hours=hours / 24, most_hours=MOST_HOURS // 24))
     lanes = {k: (np.zeros(hours), np.zeros(hours)) for k in ("volts", "soc", "load_w", "solar_w", "cabin_c")}
 
     def put(lane: str, hour: int, value: float | None, weight: int) -> None:

@@ -10,6 +10,7 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.method.sources import Method
 from bothy.core.trips.run import Lane, TripRun
+from bothy.core.words.says import live_says as says
 
 LIVE = Method("prove.live")
 POINTS = 96
@@ -147,12 +148,12 @@ def _of_bank(m: _Maker, ctx: Context, x: _Lanes) -> None:
     amps = [(s - p) / volts for s, p in zip(sun, load, strict=True)]
     inner = 0.006 * volts / 12.8
     rest = [volts * (0.985 + 0.03 * s) + a * inner for s, a in zip(soc, amps, strict=True)]
-    m.add("shunt-1", "battery_monitor", "voltage_v", "Bank, volts", "V", rest, noise=0.01, resolution=0.01, offset=0.3 * ctx.scale, least=0, most=80)
+    m.add("shunt-1", "battery_monitor", "voltage_v", says("bank-volts"), "V", rest, noise=0.01, resolution=0.01, offset=0.3 * ctx.scale, least=0, most=80)
     m.add(
         "shunt-1",
         "battery_monitor",
         "current_a",
-        "Bank, amps in (+) and out (−)",
+        says("bank-amps-in-and"),
         "A",
         amps,
         noise=0.05,
@@ -165,7 +166,7 @@ def _of_bank(m: _Maker, ctx: Context, x: _Lanes) -> None:
         "shunt-1",
         "battery_monitor",
         "soc_frac",
-        "Bank, charge",
+        says("bank-charge"),
         "",
         soc,
         soc_low,
@@ -180,7 +181,7 @@ def _of_bank(m: _Maker, ctx: Context, x: _Lanes) -> None:
         "shunt-1",
         "battery_monitor",
         "temp_c",
-        "Bank, warmth",
+        says("bank-warmth"),
         "°C",
         [(c + 10) / 2 for c in cabin],
         noise=0.1,
@@ -201,7 +202,7 @@ def _of_sun(m: _Maker, ctx: Context, x: _Lanes) -> None:
         "solar-1",
         "solar_controller",
         "power_w",
-        "Sun, watts",
+        says("sun-watts"),
         "W",
         sun,
         sun_low,
@@ -216,7 +217,7 @@ def _of_sun(m: _Maker, ctx: Context, x: _Lanes) -> None:
         "solar-1",
         "solar_controller",
         "charge_current_a",
-        "Sun, amps into the bank",
+        says("sun-amps-into-bank"),
         "A",
         [w / volts for w in sun],
         [w / volts for w in sun_low],
@@ -233,7 +234,17 @@ def _of_chargers(m: _Maker, ctx: Context) -> None:
     d, volts = ctx.design, ctx.bank_v
     if d.power.driving is not None:
         m.add(
-            "dcdc-1", "dcdc_charger", "output_current_a", "Driving charge, amps", "A", [0.0] * POINTS, noise=0.1, resolution=0.1, offset=1.5, least=-1, most=500
+            "dcdc-1",
+            "dcdc_charger",
+            "output_current_a",
+            says("driving-charge-amps"),
+            "A",
+            [0.0] * POINTS,
+            noise=0.1,
+            resolution=0.1,
+            offset=1.5,
+            least=-1,
+            most=500,
         )
     if d.power.inverter is not None:
         idle = (d.power.inverter.idle_w or INVERTER_IDLE_W) / volts if d.power.inverter.mode == "always" else 0.0
@@ -241,7 +252,7 @@ def _of_chargers(m: _Maker, ctx: Context) -> None:
             "inverter-1",
             "inverter",
             "dc_current_a",
-            "Inverter, amps from the bank",
+            says("inverter-amps-from-bank"),
             "A",
             [idle] * POINTS,
             noise=0.1,
@@ -264,7 +275,7 @@ def _of_tanks(m: _Maker, ctx: Context, water_days: float | None) -> None:
             f"tank-{n}",
             "tank_sender",
             "level_frac",
-            f"{t.name}, level",
+            says("level", t_name=t.name),
             "",
             levels,
             noise=0.01,
@@ -283,7 +294,7 @@ def _of_comfort(m: _Maker, ctx: Context, x: _Lanes) -> None:
         "cabin-1",
         "thermometer",
         "temp_c",
-        "Cabin, warmth",
+        says("cabin-warmth"),
         "°C",
         cabin,
         cabin_low,
@@ -301,7 +312,7 @@ def _of_comfort(m: _Maker, ctx: Context, x: _Lanes) -> None:
             f"heater-{n}",
             "heater_controller",
             "setpoint_temp_c",
-            f"{h.name}, set to",
+            says("set-to", h_name=h.name),
             "°C",
             [float(ctx.indoor_c)] * POINTS,
             noise=0.0,
@@ -321,7 +332,7 @@ def _of_gas(m: _Maker, kg: float) -> None:
         "gas-1",
         "gas_scale",
         "gas_mass_kg",
-        "Gas aboard",
+        says("gas-aboard"),
         "kg",
         [0.7 * kg - 0.002 * i for i in range(POINTS)],
         noise=0.02,

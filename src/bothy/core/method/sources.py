@@ -12,6 +12,7 @@ from typing import Any, ClassVar, Literal
 from typing_extensions import TypedDict
 
 from bothy.core.method.registry import SECTIONS
+from bothy.core.words.says import method_says as says
 
 Kind = Literal["method", "standard", "maker", "own"]
 
@@ -107,7 +108,7 @@ class Standard(Source):
 class Maker(Source):
     """The data sheet or manual of what is fitted."""
 
-    what: str = "data sheet"
+    what: str = says("data-sheet")
 
     @property
     def kind(self) -> Kind:
@@ -115,7 +116,7 @@ class Maker(Source):
 
     @property
     def text(self) -> str:
-        return f"the maker’s {self.what}"
+        return says("makers", what=self.what)
 
 
 @dataclass(frozen=True, slots=True)

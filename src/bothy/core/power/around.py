@@ -7,6 +7,7 @@ from bothy.core.design.warmth import Cabinet
 from bothy.core.figure import Figure, formula, given
 from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.warmth.cabinet import CASE_U_W_M2K, cabinet_rise, open_area_m2
+from bothy.core.words.says import power_says as says
 
 DERATE_FROM_C, DERATE_PER_K, LEAST_LEFT = 25.0, 0.008, 0.2
 HOT_C = 40.0
@@ -43,8 +44,8 @@ def inverter_air(ctx: Context) -> Figure | None:
         return Figure(
             hot.value,
             "°C",
-            "Air round the inverter",
-            expression="outside air on the hottest day",
+            says("air-round-inverter"),
+            expression=says("outside-air-on-hottest"),
             source=Method("warmth.cabinets", "no cooler inside than out; cautious"),
             inputs=(("hot_c", hot),),
         )
@@ -52,7 +53,7 @@ def inverter_air(ctx: Context) -> Figure | None:
     heat = (
         given("heat_w", box.heat_w, "typed", box.name)
         if box.heat_w > 0
-        else given("heat_w", loss, "computed", "the inverter’s loss at its full rating", source=Method("warmth.cabinets"))
+        else given("heat_w", loss, "computed", says("inverters-loss-at-full"), source=Method("warmth.cabinets"))
     )
     vents = open_area_m2(box.low_mm2 or 0.0, box.high_mm2 or 0.0)
     case = box.case_area_m2 if box.case_area_m2 > 0 or vents > 0 else BARE_CASE_M2
@@ -60,12 +61,12 @@ def inverter_air(ctx: Context) -> Figure | None:
     parts = (
         ("hot_c", hot),
         ("heat_w", heat),
-        ("vents_mm2", given("vents_mm2", 1e6 * vents, "computed", "low and high vent, one behind the other", source=Method("warmth.cabinets"))),
+        ("vents_mm2", given("vents_mm2", 1e6 * vents, "computed", says("low-and-high-vent"), source=Method("warmth.cabinets"))),
     )
     return Figure(
         hot.value + rise,
         "°C",
-        "Air round the inverter",
+        says("air-round-inverter"),
         expression="outside air + rise x with P = U·A·x + ρ·c_p·C_d·A·w(x)·x",
         source=Method("warmth.cabinets", f"in “{box.name}”"),
         inputs=parts,

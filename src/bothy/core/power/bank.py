@@ -11,6 +11,7 @@ from bothy.core.contract import BadInput, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula, given, pick
 from bothy.core.method.sources import Method
 from bothy.core.power.chemistry import CHEMISTRIES, Chemistry, ChemistryKey, SystemVoltage, capacity_factor
+from bothy.core.words.says import power_says as says
 
 Wiring = Literal["diagonal", "same_end", "busbar"]
 
@@ -55,7 +56,7 @@ class BankConfigureIn(Contract):
         cells = self.unit_cells_count or cells_of_unit(chem, self.unit_voltage_v)
         ratio = self.unit_voltage_v / cells / chem.cell_v
         if not 0.9 - 1e-9 <= ratio <= 1.1 + 1e-9:
-            raise wrong("unit_voltage_v", f"does not fit {cells} cells of {chem.cell_v:g} V ({chem.name})")
+            raise wrong("unit_voltage_v", says("does-not-fit-cells", cells=cells, cell_v=chem.cell_v, chem_name=chem.name))
         return self
 
 
@@ -138,11 +139,11 @@ def bank_configure(inp: BankConfigureIn, sources: dict[str, Figure] | None = Non
     string_r = unit_r * inp.series_count
     shares = string_shares(inp.parallel_count, inp.link_resistance_mohm / string_r, inp.wiring)
     if min(shares) <= 0:
-        raise BadInput("link_resistance_mohm", "is so large that a string would carry no current; give a smaller one")
+        raise BadInput("link_resistance_mohm", says("so-large-that-string"))
     voltage = series_voltage(g("series_count"), g("unit_voltage_v"))
     charge = parallel_charge(g("parallel_count"), g("unit_charge_ah"))
     energy = stored_energy(voltage, charge)
-    largest = given("largest_share_frac", max(shares), "computed", "Kirchhoff over the links", source=Method("power.bank-units"))
+    largest = given("largest_share_frac", max(shares), "computed", says("kirchhoff-over-links"), source=Method("power.bank-units"))
     discharge = bank_limit(g("unit_max_discharge_a", chem.max_discharge_c * inp.unit_charge_ah, "typical C-rate × unit capacity"), largest)
     charging = bank_limit(g("unit_max_charge_a", chem.max_charge_c * inp.unit_charge_ah, "typical C-rate × unit capacity"), largest)
     units = inp.series_count * inp.parallel_count
@@ -178,7 +179,7 @@ def bank_configure(inp: BankConfigureIn, sources: dict[str, Figure] | None = Non
         voltage_v=voltage,
         charge_ah=charge,
         energy_wh=energy,
-        usable_energy_wh=usable_of(energy, g("usable_frac", chem.usable_frac, f"normal depth of discharge of {chem.name}")),
+        usable_energy_wh=usable_of(energy, g("usable_frac", chem.usable_frac, says("normal-depth-discharge", chem_name=chem.name))),
         units_count=derived("units_count", "s·p", units, S36, series_count=inp.series_count, parallel_count=inp.parallel_count),
         cells_count=per_cell,
         mass_kg=derived("mass_kg", "units·mass", unit_mass * units, S36, units_count=units, unit_mass_kg=unit_mass),
@@ -197,7 +198,7 @@ def bank_configure(inp: BankConfigureIn, sources: dict[str, Figure] | None = Non
         string_share_frac=shares,
         sharing_ratio=derived(
             "sharing_ratio",
-            "largest share/least share",
+            says("largest-share-least-share"),
             ratio,
             Method("power.bank-units", "Kirchhoff over the links"),
             largest_share_frac=max(shares),
@@ -295,18 +296,18 @@ def bank_size(inp: BankSizeIn, sources: dict[str, Figure] | None = None) -> Bank
     g = Given(inp, sources)
     chem = CHEMISTRIES[inp.chemistry]
     volts = given("bank_voltage_v", chem.bank_v(inp.system_voltage_v), "table", f"{chem.name}, {inp.system_voltage_v} V")
-    need = bank_need(g("floor_energy_wh", inp.daily_energy_wh, "one full day"), g("autonomy_days"), g("daily_energy_wh"), g("daily_input_wh"))
-    f_t = given("temp_factor_frac", capacity_factor(inp.chemistry, inp.bank_temp_c), "table", f"capacity at {inp.bank_temp_c:g} °C")
-    dod = g("usable_frac", chem.usable_frac, f"normal depth of discharge of {chem.name}")
+    need = bank_need(g("floor_energy_wh", inp.daily_energy_wh, says("one-full")), g("autonomy_days"), g("daily_energy_wh"), g("daily_input_wh"))
+    f_t = given("temp_factor_frac", capacity_factor(inp.chemistry, inp.bank_temp_c), "table", says("capacity-at", bank_temp_c=inp.bank_temp_c))
+    dod = g("usable_frac", chem.usable_frac, says("normal-depth-discharge", chem_name=chem.name))
     eol = g("end_of_life_frac")
-    mean = g("mean_discharge_current_a", inp.daily_energy_wh / 24 / volts.value, "the day's energy over 24 h")
+    mean = g("mean_discharge_current_a", inp.daily_energy_wh / 24 / volts.value, says("energy-over"))
     k = g("peukert_exponent", chem.peukert, chem.name)
     energy_ah = by_energy(usable_charge_needed(need, volts, dod, f_t, eol), g("rated_hours_h"), mean, k)
     current_ah = by_current(g("peak_current_a"), g("max_discharge_c_per_h", chem.max_discharge_c, chem.name))
     governing: Literal["energy", "current"] = "energy" if energy_ah.value >= current_ah.value - 1e-9 else "current"
     required = pick(
-        "Required capacity",
-        "larger of by energy and by current",
+        says("required-capacity"),
+        says("larger-by-energy-and"),
         max(energy_ah.value, current_ah.value),
         "Ah",
         Method("power.bank-size"),
@@ -318,7 +319,7 @@ def bank_size(inp: BankSizeIn, sources: dict[str, Figure] | None = None) -> Bank
     if inp.unit_charge_ah is not None:
         strings = max(1, math.ceil(required.value / inp.unit_charge_ah - 1e-9))
         units = strings * inp.unit_series_count
-        installed = parallel_charge(strings, inp.unit_charge_ah).named("Installed capacity")
+        installed = parallel_charge(strings, inp.unit_charge_ah).named(says("installed-capacity"))
     f_p = derived(
         "peukert_factor_frac",
         "min(1, (C/(H·I))^(k−1))",
@@ -358,7 +359,9 @@ def bank_size(inp: BankSizeIn, sources: dict[str, Figure] | None = None) -> Bank
         governing=governing,
         required_charge_ah=required,
         required_energy_wh=stored_energy(volts, required),
-        parallel_count=derived("parallel_count", "required/unit, rounded up", strings, S37, required_charge_ah=required, unit_charge_ah=inp.unit_charge_ah or 0)
+        parallel_count=derived(
+            "parallel_count", says("required-unit-rounded-up"), strings, S37, required_charge_ah=required, unit_charge_ah=inp.unit_charge_ah or 0
+        )
         if strings
         else None,
         units_count=derived("units_count", "strings·units in series", units, S37, unit_series_count=inp.unit_series_count) if units else None,
@@ -404,7 +407,7 @@ class BankRuntimeIn(Contract):
         self.exactly_one(*self.ONE_OF[0])
         end = self.soc_end_frac if self.soc_end_frac is not None else 1 - CHEMISTRIES[self.chemistry].usable_frac
         if end >= self.soc_start_frac - 1e-12:
-            raise wrong("soc_end_frac", f"({end:g}) must be below soc_start_frac ({self.soc_start_frac:g})")
+            raise wrong("soc_end_frac", says("must-be-below-soc", end=end, soc_start_frac=self.soc_start_frac))
         return self
 
 
@@ -446,7 +449,7 @@ def bank_runtime(inp: BankRuntimeIn, sources: dict[str, Figure] | None = None) -
         load = Figure(
             inp.load_power_w / volts.value,
             "A",
-            "Load current",
+            says("load-current"),
             expression="I = P/U",
             source=Method("power.bank-runtime", "definition"),
             inputs=(("load_power_w", g("load_power_w")), ("bank_voltage_v", volts)),
@@ -456,7 +459,7 @@ def bank_runtime(inp: BankRuntimeIn, sources: dict[str, Figure] | None = None) -
     current = Figure(
         load.value + inp.standby_current_a,
         "A",
-        "Current with standby",
+        says("current-with-standby"),
         expression="I + standby",
         source=Method("power.bank-runtime", "sum"),
         inputs=(("load", load), ("standby_current_a", g("standby_current_a"))),
@@ -471,7 +474,7 @@ def bank_runtime(inp: BankRuntimeIn, sources: dict[str, Figure] | None = None) -
         capacity_ah=g("capacity_ah"),
     )
     k = g("peukert_exponent", chem.peukert, chem.name)
-    f_t = given("temp_factor_frac", capacity_factor(inp.chemistry, inp.bank_temp_c), "table", f"capacity at {inp.bank_temp_c:g} °C")
+    f_t = given("temp_factor_frac", capacity_factor(inp.chemistry, inp.bank_temp_c), "table", says("capacity-at", bank_temp_c=inp.bank_temp_c))
     f_p = given(
         "peukert_factor_frac",
         peukert_factor(inp.capacity_ah, inp.rated_hours_h, current.value, k.value),
@@ -479,7 +482,7 @@ def bank_runtime(inp: BankRuntimeIn, sources: dict[str, Figure] | None = None) -
         "min(1, (C/(H·I))^(k−1))",
         source=Method("power.bank-runtime"),
     )
-    end = g("soc_end_frac", 1 - chem.usable_frac, "1 − normal depth of discharge")
+    end = g("soc_end_frac", 1 - chem.usable_frac, says("normal-depth-discharge-2"))
     charge = drawable(g("capacity_ah"), g("health_frac"), f_t, f_p, g("soc_start_frac"), end)
     rules = set()
     limit = inp.max_discharge_a or chem.max_discharge_c * inp.capacity_ah

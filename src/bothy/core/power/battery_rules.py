@@ -12,6 +12,7 @@ from bothy.core.power.panels import array_power
 from bothy.core.power.station import PowerStationCheckIn, Station, StationNeeds, StationSolar, power_station_check
 from bothy.core.power.supply import Supply
 from bothy.core.power.uses import HEAVY_W
+from bothy.core.words.says import power_says as says
 
 rules(
     "power",
@@ -116,46 +117,44 @@ def bank_findings(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> li
     if b.unlike != "none":
         add(
             f"power-bank-{'units' if b.unlike == 'kind' else 'age'}-mixed",
-            "Units of different kind or size share the current unequally; the weakest is overcharged and run flat."
-            if b.unlike == "kind"
-            else "The older units hold less and drag the newer ones down.",
+            says("units-different-kind-or") if b.unlike == "kind" else says("older-units-hold-less"),
         )
     if b.chemistry == "flooded" and inside and b.vent != "outside":
         p = ctx.design.power
         boils = any(
             x is not None and x.profile is not None and x.profile.equalise for x in (p.controller, p.driving, p.shore, *(a.controller for a in p.arrays))
         )
-        more = " Equalising boils it on purpose and makes many times as much." if boils else ""
+        more = says("equalising-boils-on-purpose") if boils else ""
         add(
             "power-lead-gassing",
-            f"The battery bank stands {where}, and no vent leads its hydrogen outside: from 4 % in the air a spark explodes it.{more}",
-            _sets("Vent it to the outside", vent="outside"),
+            says("battery-bank-stands-and", where=where, more=more),
+            _sets(says("vent-to-outside"), vent="outside"),
         )
     if b.chemistry in ("agm", "gel") and inside and b.vent is None:
         add(
             "power-lead-vent",
-            f"The battery bank stands {where}. A sealed lead-acid battery gasses when it is overcharged.",
-            _sets("Enter that it has a vent", vent="outside"),
+            says("battery-bank-stands-sealed", where=where),
+            _sets(says("enter-that-has-vent"), vent="outside"),
         )
     if b.chemistry == "flooded" and b.beside_sparks:
         add(
             "power-lead-sparks",
-            "An inverter, relay or switch shares its box; each opening contact sparks in the gas.",
-            _sets("Place them apart", beside_sparks=False),
+            says("inverter-relay-or-switch"),
+            _sets(says("place-them-apart"), beside_sparks=False),
         )
     if ctx.chem.lithium and ctx.bank_place == "engine_space":
         add(
             "power-lithium-engine-heat",
-            "An engine space reaches 60 to 90 °C; lithium takes no charge above 45 °C, ages fast, and runs away when it gets hotter still.",
-            Remedy.sets("Place it inside, in the warm", "/vehicle", bank_place="warm_inside"),
+            says("engine-space-reaches-to"),
+            Remedy.sets(says("place-inside-in-warm"), "/vehicle", bank_place="warm_inside"),
         )
     if b.chemistry == "nmc" and ctx.bank_place in ("warm_inside", "unheated_inside"):
-        add("power-nmc-indoors", "This chemistry burns fiercely when a cell fails, and in a vehicle it stands under or beside the beds.")
+        add("power-nmc-indoors", says("this-chemistry-burns-fiercely"))
     if not ctx.chem.lithium and ctx.usable_frac > 0.5 + EPS:
         add(
             "power-lead-deep",
-            f"The plan uses {ctx.usable_frac:.0%} of the charge of a lead-acid bank; beyond 50 % it loses its life quickly.",
-            _sets("Plan with 50 %", usable_frac=0.5),
+            says("plan-uses-charge-lead", usable_frac=ctx.usable_frac),
+            _sets(says("plan-with"), usable_frac=0.5),
         )
     out += _cold(ctx, s)
     if b.station is not None:
@@ -182,8 +181,7 @@ def _cold(ctx: Context, s: Supply) -> list[Finding]:
                 "power-bank-heater-small",
                 "bank",
                 b.name,
-                f"At {s.cold.value:.0f} °C the bank’s {watts:.0f} W of heating get the cells to {warm:.0f} °C; {WARM_ENOUGH_C:.0f} °C need {need:.0f} W. Until "
-                "then the bank’s cut-off refuses all charge.",
+                says("at-banks-heating-get", cold_c=s.cold.value, watts_w=watts, warm_c=warm, warm_enough_c=WARM_ENOUGH_C, need_w=need),
                 figures=["power/bank/cold_c"],
             )
         ]
@@ -194,7 +192,7 @@ def _cold(ctx: Context, s: Supply) -> list[Finding]:
                 "power-lead-cold-uncompensated",
                 "bank",
                 b.name,
-                f"The cells get down to {s.cold.value:.0f} °C, and no charger follows their temperature: charging stops too early, and the plates sulphate.",
+                says("cells-get-down-to", cold_c=s.cold.value),
                 figures=["power/bank/cold_c"],
             )
         ]
@@ -238,22 +236,24 @@ def _station(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list[Fi
     )
     ctx.book.put_all("station", check.working)
     words = {
-        "power-station-dc-limit": f"At once {dc:,.0f} W can run; the station’s outlets give {st.dc_limit_w:,.0f} W.",
-        "power-station-inverter-limit": f"Together {ac:,.0f} W run and {surge:,.0f} W at the hardest start; the station gives {st.inverter_limit_w:,.0f} W and "
-        f"{st.inverter_surge_w or st.inverter_limit_w:,.0f} W for a moment.",
-        "power-station-solar-voltage": f"In the coldest dawn the panels make {sun.voc_cold_v or 0 if sun else 0:.0f} V; "
-        f"the station’s input stands at most {st.solar_max_voltage_v or 0:.0f} V.",
-        "power-station-solar-clipped": f"Of {watts:,.0f} W of panels the station takes {check.solar_power_used_w:,.0f} W.",
+        "power-station-dc-limit": says("at-once-can-run", dc_w=dc, dc_limit_w=st.dc_limit_w),
+        "power-station-inverter-limit": says(
+            "together-run-and-at", ac_w=ac, surge_w=surge, inverter_limit_w=st.inverter_limit_w, inverter_surge_w=st.inverter_surge_w or st.inverter_limit_w
+        ),
+        "power-station-solar-voltage": says(
+            "in-coldest-dawn-panels", voc_cold_v=sun.voc_cold_v or 0 if sun else 0, solar_max_voltage_v=st.solar_max_voltage_v or 0
+        ),
+        "power-station-solar-clipped": says("panels-station-takes", watts_w=watts, solar_power_used_w=check.solar_power_used_w),
     }
     out = [finding(r, "bank", b.name, words[r]) for r in check.rules if r in words]
     if ctx.hot_c > st.most_c + EPS:
-        ctx.book.put("power/bank/hot_c", given("hot_c", ctx.hot_c, "assumed", "the hottest day to design for"))
+        ctx.book.put("power/bank/hot_c", given("hot_c", ctx.hot_c, "assumed", says("hottest-to-design-for")))
         out.append(
             finding(
                 "power-station-hot",
                 "bank",
                 b.name,
-                f"The station may stand in {ctx.hot_c:.0f} °C and more; by its data sheet it switches itself off above {st.most_c:.0f} °C.",
+                says("station-may-stand-in", hot_c=ctx.hot_c, most_c=st.most_c),
                 figures=["power/bank/hot_c"],
             )
         )

@@ -9,6 +9,7 @@ from typing import Annotated, Literal
 from pydantic import BeforeValidator
 
 from bothy.core.contract import whole
+from bothy.core.words.says import power_says as says
 
 ChemistryKey = Literal["lifepo4", "agm", "gel", "flooded", "nmc"]
 SystemVoltage = Annotated[Literal[12, 24, 48], BeforeValidator(whole)]
@@ -60,7 +61,7 @@ CHEMISTRIES: dict[str, Chemistry] = {
     for c in (
         Chemistry(
             "lifepo4",
-            "lithium iron phosphate",
+            says("lithium-iron-phosphate"),
             3.2,
             (4, 8, 16),
             0.80,
@@ -83,14 +84,56 @@ CHEMISTRIES: dict[str, Chemistry] = {
             200,
         ),
         Chemistry(
-            "agm", "AGM lead", 2.0, (6, 12, 24), 0.50, 0.5, 0.2, 0.92, 0.83, 1.12, 0.03, 25, 400, 2.44, 2.27, 1.80, 3, 0.95, 0.60, 0.02, (600, 600, 250), 400
+            "agm",
+            says("agm-lead"),
+            2.0,
+            (6, 12, 24),
+            0.50,
+            0.5,
+            0.2,
+            0.92,
+            0.83,
+            1.12,
+            0.03,
+            25,
+            400,
+            2.44,
+            2.27,
+            1.80,
+            3,
+            0.95,
+            0.60,
+            0.02,
+            (600, 600, 250),
+            400,
         ),
         Chemistry(
-            "gel", "gel lead", 2.0, (6, 12, 24), 0.50, 0.3, 0.15, 0.92, 0.83, 1.15, 0.03, 26, 600, 2.37, 2.27, 1.80, 3, 0.93, 0.70, 0.02, (750, 750, 350), 600
+            "gel",
+            says("gel-lead"),
+            2.0,
+            (6, 12, 24),
+            0.50,
+            0.3,
+            0.15,
+            0.92,
+            0.83,
+            1.15,
+            0.03,
+            26,
+            600,
+            2.37,
+            2.27,
+            1.80,
+            3,
+            0.93,
+            0.70,
+            0.02,
+            (750, 750, 350),
+            600,
         ),
         Chemistry(
             "flooded",
-            "flooded lead",
+            says("flooded-lead"),
             2.0,
             (6, 12, 24),
             0.50,
@@ -114,7 +157,7 @@ CHEMISTRIES: dict[str, Chemistry] = {
         ),
         Chemistry(
             "nmc",
-            "lithium nickel manganese cobalt",
+            says("lithium-nickel-manganese-cobalt"),
             3.65,
             (4, 7, 14),
             0.80,

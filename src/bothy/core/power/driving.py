@@ -12,6 +12,7 @@ from bothy.core.figure import Figure, derived, formula, given, pick
 from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.power.chemistry import CHEMISTRIES, Chemistry, ChemistryKey, SystemVoltage, rest_voltage
 from bothy.core.power.ratings import DCDC_A
+from bothy.core.words.says import power_says as says
 
 RHO_60C = 0.019951  # Ω·mm²/m, copper at 60 °C
 
@@ -45,9 +46,9 @@ class DcdcSizeIn(Contract):
     @model_validator(mode="after")
     def _check(self) -> Self:
         if self.cable_length_m > 0 and self.cable_area_mm2 is None:
-            raise wrong("cable_area_mm2", "is required with cable_length_m")
+            raise wrong("cable_area_mm2", says("required-with-cable-length"))
         if self.school == "relay" and self.alternator_system_v != self.system_voltage_v:
-            raise wrong("school", "a relay needs bank and alternator at the same voltage")
+            raise wrong("school", says("relay-needs-bank-and"))
         return self
 
 
@@ -171,7 +172,7 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
     cells = chem.cell_count(inp.system_voltage_v)
     u_b, u_abs = cells * chem.cell_v, cells * chem.absorption
     scale = inp.alternator_system_v / 12
-    rated = given("rated_a", inp.alternator_rated_a, label="alternator's label")
+    rated = given("rated_a", inp.alternator_rated_a, label=says("alternators-label"))
     if sources and "alternator_rated_a" in sources:
         rated = sources["alternator_rated_a"]
     running = available_running(g("share_frac"), rated, g("hot_frac"), g("vehicle_load_a"))
@@ -184,7 +185,9 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
     common = {"available_running_a": running, "available_idle_a": idle, "bank_limit_a": bank}
     if inp.school == "relay":
         return _by_relay(inp, chem, cells, r, common)
-    v_s = g("min_source_voltage_v", (12.4 if inp.smart_alternator else 13.5) * scale, "smart alternator" if inp.smart_alternator else "plain regulator")
+    v_s = g(
+        "min_source_voltage_v", (12.4 if inp.smart_alternator else 13.5) * scale, says("smart-alternator") if inp.smart_alternator else says("plain-regulator")
+    )
     v_min = inp.min_input_voltage_v or 11.0 * scale
 
     def forbids(a: float) -> Literal["cable", "alternator", "bank"] | None:
@@ -217,8 +220,8 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
             status = "insufficient"
             rules.add("power-driving-charge-short")
     rating_fig = pick(
-        "DC-DC charger",
-        "smallest allowed rating that gives the energy, else the largest allowed",
+        says("dc-dc-charger"),
+        says("smallest-allowed-rating-that"),
         rating,
         "A",
         Method("power.driving-charge"),
@@ -226,7 +229,7 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
         bank_limit_a=bank,
     )
     power = input_power(rating_fig, u_abs, g("efficiency_frac"))
-    volts = input_voltage(v_s, given("resistance_ohm", r, "computed", "copper at 60 °C, there and back", source=Method("power.driving-charge")), power)
+    volts = input_voltage(v_s, given("resistance_ohm", r, "computed", says("copper-at-there-and"), source=Method("power.driving-charge")), power)
     amps = input_current(power, volts)
     drop = v_s.value - volts.value
     deficit = max(0.0, amps.value - idle.value)
@@ -239,7 +242,7 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
         **{**NOTHING, **common}
         | {
             "largest_rating_a": derived(
-                "largest_rating_a", "largest that alternator, cable and bank allow", largest, S314, available_running_a=running, bank_limit_a=bank
+                "largest_rating_a", says("largest-that-alternator-cable"), largest, S314, available_running_a=running, bank_limit_a=bank
             ),
             "rating_a": rating_fig,
             "status": status,

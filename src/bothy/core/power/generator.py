@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from bothy.core.design.power import Generator
 from bothy.core.figure import Figure, formula, given
 from bothy.core.method.sources import Method
+from bothy.core.words.says import power_says as says
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,6 +31,8 @@ def full_per_h(g: Generator) -> Figure:
     """L or kg an hour at the full rating: as typed, or usual of its fuel."""
     fuel = FUELS[g.fuel]
     if g.full_per_h is not None:
-        return Figure(g.full_per_h, fuel.unit, "Burnt an hour at its full rating", origin="typed", note=g.name)
-    made = full_load(given("per_kwh", fuel.per_kwh, "table", f"{fuel.unit} of {g.fuel} a kWh, typical"), given("rating_kw", g.rating_w / 1000, "typed", g.name))
+        return Figure(g.full_per_h, fuel.unit, says("burnt-hour-at-full"), origin="typed", note=g.name)
+    made = full_load(
+        given("per_kwh", fuel.per_kwh, "table", says("typical", unit=fuel.unit, fuel=g.fuel)), given("rating_kw", g.rating_w / 1000, "typed", g.name)
+    )
     return Figure(made.value, fuel.unit, made.label, expression=made.expression, source=made.source, inputs=made.inputs)

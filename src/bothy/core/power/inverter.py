@@ -13,6 +13,7 @@ from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.power.chemistry import SystemVoltage
 from bothy.core.power.ratings import BREAKERS_A, FUSES_A, INVERTERS_W
 from bothy.core.region import REGIONS, RegionKey
+from bothy.core.words.says import power_says as says
 
 
 class InverterDcCurrentIn(Contract):
@@ -33,10 +34,10 @@ class InverterDcCurrentIn(Contract):
         self.exactly_one(*self.ONE_OF[0])
         low, high = 0.7 * self.system_voltage_v, 1.25 * self.system_voltage_v
         if self.min_voltage_v is not None and not low - 1e-9 <= self.min_voltage_v <= high + 1e-9:
-            raise wrong("min_voltage_v", f"must be between {low:g} and {high:g} for a {self.system_voltage_v} V system")
+            raise wrong("min_voltage_v", says("must-be-between-and", low=low, high=high, system_voltage_v=self.system_voltage_v))
         power = self.ac_power_w or (self.ac_apparent_va or 0) * self.power_factor
         if self.surge_power_w is not None and self.surge_power_w < power - 1e-9:
-            raise wrong("surge_power_w", f"must be at least the continuous power ({power:g} W)")
+            raise wrong("surge_power_w", says("must-be-at-least", power_w=power))
         return self
 
 
@@ -90,7 +91,7 @@ def inverter_dc_current(inp: InverterDcCurrentIn, sources: dict[str, Figure] | N
     g = Given(inp, sources)
     ac = g("ac_power_w") if inp.ac_power_w is not None else real_power(g("ac_apparent_va"), g("power_factor"))
     eff = g("efficiency_frac")
-    u_min = g("min_voltage_v", 11 / 12 * inp.system_voltage_v, "11/12 of the system voltage")
+    u_min = g("min_voltage_v", 11 / 12 * inp.system_voltage_v, says("system-voltage"))
     power = dc_power(ac, eff)
     current = dc_current(power, u_min)
     design = design_current(g("continuous_factor"), current)
@@ -117,13 +118,11 @@ def inverter_dc_current(inp: InverterDcCurrentIn, sources: dict[str, Figure] | N
             "ripple_rms_max_a", "√1.5·I", math.sqrt(1.5) * current.value, Method("power.ratings", "sin² wave of a single-phase inverter"), dc_current_a=current
         ),
         design_current_a=design,
-        fuse_a=pick("Inverter fuse", "next standard fuse ≥ design current", fuse, "A", Method("power.ratings"), design_current_a=design) if fuse else None,
-        breaker_a=pick("Inverter breaker", "next standard breaker ≥ design current", breaker, "A", Method("power.ratings"), design_current_a=design)
+        fuse_a=pick(says("inverter-fuse"), says("next-standard-fuse-design"), fuse, "A", Method("power.ratings"), design_current_a=design) if fuse else None,
+        breaker_a=pick(says("inverter-breaker"), says("next-standard-breaker-design"), breaker, "A", Method("power.ratings"), design_current_a=design)
         if breaker
         else None,
-        cable_ampacity_min_a=derived(
-            "cable_ampacity_min_a", "the fuse, or the design current above the list", fuse or design.value, S33, design_current_a=design
-        ),
+        cable_ampacity_min_a=derived("cable_ampacity_min_a", says("fuse-or-design-current"), fuse or design.value, S33, design_current_a=design),
         surge_current_a=dc_current(dc_power(g("surge_power_w"), eff), u_min) if inp.surge_power_w else None,
         protection_ratio_frac=derived("protection_ratio_frac", "X/(k·I)", min(existing) / design.value, S33, rating_a=min(existing), design_current_a=design)
         if existing
@@ -159,7 +158,7 @@ class InverterLoad(Contract):
     def _check(self) -> Self:
         self.exactly_one(*self.ONE_OF[0])
         if self.start_multiple is not None and self.start_power_w is not None:
-            raise wrong("start_power_w", "give start_power_w or start_multiple, not both")
+            raise wrong("start_power_w", says("give-start-power-or"))
         return self
 
 
@@ -183,7 +182,7 @@ class InverterSizeIn(Contract):
     def _check(self) -> Self:
         unique_ids(load.id for load in self.loads)
         if 1 - self.derate_per_k * max(0.0, self.ambient_temp_c - self.derate_from_c) <= 0.2:
-            raise wrong("ambient_temp_c", "is so hot that less than a fifth of the rating is left")
+            raise wrong("ambient_temp_c", says("so-hot-that-less"))
         return self
 
 
@@ -250,20 +249,20 @@ def inverter_size(inp: InverterSizeIn, sources: dict[str, Figure] | None = None)
     running_w = {x.id: x.count * running(x) for x in inp.loads}
     power = derived("coincident_power_w", "largest Σ n·P of what runs together", best_p, S34, **running_w)
     apparent = derived("coincident_apparent_va", "√(ΣP² + ΣQ²)", best_s, S34, coincident_power_w=power)
-    start = derived("start_power_w", "running + hardest start on top", best_start, S34, coincident_power_w=power)
+    start = derived("start_power_w", says("running-hardest-start-on"), best_start, S34, coincident_power_w=power)
     derate = derating(g("derate_per_k"), g("ambient_temp_c"), g("derate_from_c"))
     headroom = g("headroom_frac")
     wants = {
         "continuous": required_continuous(power, headroom, derate),
         "apparent": required_continuous(
-            pick("Apparent power at the rated power factor", "S·pf", best_s * inp.rated_power_factor, "W", S34, coincident_apparent_va=apparent),
+            pick(says("apparent-power-at-rated"), "S·pf", best_s * inp.rated_power_factor, "W", S34, coincident_apparent_va=apparent),
             headroom,
             derate,
         ),
         "surge": required_surge(start, g("surge_ratio"), derate),
     }
     governing = max(wants, key=lambda k: wants[k].value)
-    required = pick("Required inverter rating", "largest of continuous, apparent and surge", wants[governing], "W", Method("power.inverter-size"), **wants)
+    required = pick(says("required-inverter-rating"), says("largest-continuous-apparent-and"), wants[governing], "W", Method("power.inverter-size"), **wants)
     rating = next_size(sorted(inp.ratings_w), required.value)
     rules = set()
     volts = amps = idle = None
@@ -284,7 +283,7 @@ def inverter_size(inp: InverterSizeIn, sources: dict[str, Figure] | None = None)
         if idle is None
         else g("idle_w")
         if inp.idle_w is not None
-        else derived("idle_w", "4 W + 0.6 % of the rating", idle, Method("power.inverter-size") + OwnChoice("typical"), rating_w=rating or 0)
+        else derived("idle_w", says("rating"), idle, Method("power.inverter-size") + OwnChoice("typical"), rating_w=rating or 0)
     )
     return InverterSizeOut.of(
         coincident_power_w=power,
@@ -294,7 +293,7 @@ def inverter_size(inp: InverterSizeIn, sources: dict[str, Figure] | None = None)
         derate_frac=derate,
         required_power_w=required,
         governing=governing,
-        rating_w=pick("Inverter rating", "next standard size ≥ required", rating, "W", Method("power.inverter-size"), required_power_w=required)
+        rating_w=pick(says("inverter-rating"), says("next-standard-size-required"), rating, "W", Method("power.inverter-size"), required_power_w=required)
         if rating
         else None,
         load_frac=derived(
@@ -302,11 +301,7 @@ def inverter_size(inp: InverterSizeIn, sources: dict[str, Figure] | None = None)
         )
         if rating
         else None,
-        system_voltage_v=derived(
-            "system_voltage_v", "lowest of 12, 24, 48 V that keeps the current under its limit", volts, S34, max_dc_current_a=g("max_dc_current_a")
-        )
-        if volts
-        else None,
+        system_voltage_v=derived("system_voltage_v", says("lowest-that-keeps-current"), volts, S34, max_dc_current_a=g("max_dc_current_a")) if volts else None,
         dc_current_a=derived("dc_current_a", "rating/(η·U_min)", amps, S34, rating_w=rating or 0, efficiency_frac=g("efficiency_frac")) if amps else None,
         idle_w=idle_fig,
         idle_energy_wh=derived("idle_energy_wh", "P₀·hours on", idle_fig.value * inp.on_h, S34, idle_w=idle_fig, on_h=g("on_h")) if idle_fig else None,

@@ -9,6 +9,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import Contract, Given, Outcome, Whole, unique_ids, wrong
 from bothy.core.figure import Figure, derived, formula, given, pick, total
 from bothy.core.method.sources import Method, OwnChoice
+from bothy.core.words.says import power_says as says
 
 Season = Literal["summer", "shoulder", "winter"]
 DayType = Literal["parked", "driving", "working"]
@@ -42,7 +43,7 @@ class InverterUse(Contract):
     @model_validator(mode="after")
     def _schedule(self) -> Self:
         if self.mode == "scheduled" and self.on_h is None:
-            raise wrong("on_h", "is required with mode scheduled")
+            raise wrong("on_h", says("required-with-mode-scheduled"))
         return self
 
 
@@ -86,29 +87,29 @@ class Load(Contract, LoadUse):
     def _forms(self) -> Self:
         form = self.exactly_one(*self.ONE_OF[0])
         if form == "current_a" and self.voltage_v is None:
-            raise wrong("voltage_v", "is required with current_a")
+            raise wrong("voltage_v", says("required-with-current"))
         if form in ("power_w", "current_a"):
             use = self.exactly_one(*USES)
             if use == "volume_l_per_day" and self.flow_l_min is None:
-                raise wrong("flow_l_min", "is required with volume_l_per_day")
+                raise wrong("flow_l_min", says("required-with-volume-per"))
             if use == "uses_per_day" and self.minutes_per_use is None:
-                raise wrong("minutes_per_use", "is required with uses_per_day")
+                raise wrong("minutes_per_use", says("required-with-uses-per"))
             if self.running_power_w is not None:
-                raise wrong("running_power_w", "goes only with energy_24h_wh or charge_energy_wh")
+                raise wrong("running_power_w", says("goes-only-with-energy"))
         else:
             for use in USES:
                 if getattr(self, use) is not None:
-                    raise wrong(use, f"does not go with {form}, which holds its own time")
+                    raise wrong(use, says("does-not-go-with", form=form))
             if form == "energy_24h_wh" and self.running_power_w is not None:
                 if self.running_power_w * 24 < (self.energy_24h_wh or 0) - 1e-9:
-                    raise wrong("running_power_w", "times 24 h is less than the label's energy")
+                    raise wrong("running_power_w", says("times-less-than-labels"))
         if self.ambient_dependent:
             if self.duty_frac is None and self.energy_24h_wh is None:
-                raise wrong("ambient_dependent", "goes only with duty_frac or energy_24h_wh")
+                raise wrong("ambient_dependent", says("goes-only-with-duty"))
             if self.reference_temp_c <= self.internal_temp_c:
-                raise wrong("reference_temp_c", f"must be above internal_temp_c ({self.internal_temp_c:g})")
+                raise wrong("reference_temp_c", says("must-be-above-internal", internal_temp_c=self.internal_temp_c))
         if self.hourly_weights is not None and sum(self.hourly_weights) <= 0:
-            raise wrong("hourly_weights", "must not be all 0")
+            raise wrong("hourly_weights", says("must-not-be-all"))
         return self
 
 
@@ -126,9 +127,9 @@ class LoadBudgetIn(Contract):
     @model_validator(mode="after")
     def _whole(self) -> Self:
         if self.bank_min_voltage_v is not None and self.bank_min_voltage_v > self.bank_voltage_v:
-            raise wrong("bank_min_voltage_v", "must be at most bank_voltage_v")
+            raise wrong("bank_min_voltage_v", says("must-be-at-most"))
         if len(set(self.day_types)) != len(self.day_types):
-            raise wrong("day_types", "each day type at most once")
+            raise wrong("day_types", says("each-type-at-most"))
         unique_ids(load.id for load in self.loads)
         return self
 
@@ -310,15 +311,38 @@ class _Of(NamedTuple):
 
 def _worked(b: _Base, day: DayType, src: dict[str, Figure]) -> _Of:
     load = b.load
-    power = src.get(f"loads/{load.id}/power_w") or given("power_w", b.power_w, "input", label="running power")
-    kappa = given("path_efficiency_frac", b.path, "default", "distribution loss, converter or inverter efficiency")
+    power = src.get(f"loads/{load.id}/power_w") or given("power_w", b.power_w, "input", label=says("running-power"))
+    kappa = given("path_efficiency_frac", b.path, "default", says("distribution-loss-converter-or"))
     base = src.get(f"loads/{load.id}/base_h") or given("base_h", b.base_h)
     hours = time_per_day(base, given("season_factor", b.season_factor), given("day_factor", b.day_factor(day)))
     energy = appliance_energy(load.count, power, hours, load.standby_w)
     if load.from_shore:
-        none = (given(k, 0.0, "computed", "it runs on the hook-up", source=Method("power.load-budget")) for k in ("bank_energy_wh", "bank_power_w"))
+        none = (given(k, 0.0, "computed", says("runs-on-hook-up"), source=Method("power.load-budget")) for k in ("bank_energy_wh", "bank_power_w"))
         return _Of(power, hours, energy, *none)
     return _Of(power, hours, energy, at_bank(energy, kappa), power_at_bank(load.count, power, kappa))
+
+
+def _at_peak(load: Load, bank_power: Figure) -> Figure:
+    """A load's share of the daily peak, W."""
+    return Figure(
+        bank_power.value * load.coincidence_frac,
+        "W",
+        says("at-peak", load_id=load.id),
+        expression="k_co·P_b",
+        source=Method("power.load-budget"),
+        inputs=(("bank_power_w", bank_power),),
+    )
+
+
+def _spread(hourly: list[float], b: _Base, hours: float, energy_wh: float) -> None:
+    """Adds a load's energy to the hours of the day, at the bank: what runs by its weights, standby evenly."""
+    load = b.load
+    weights = load.hourly_weights or [1.0] * 24
+    weight_sum = sum(weights)
+    run_wh = load.count * b.power_w * hours
+    flat = (energy_wh - run_wh) / 24
+    for i in range(0 if load.from_shore else 24):
+        hourly[i] += (run_wh * weights[i] / weight_sum + flat) / b.path
 
 
 def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> LoadBudgetOut:
@@ -334,7 +358,7 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
     day = max(inp.day_types, key=lambda d: day_wh[d])
 
     bank_v = g("bank_voltage_v")
-    min_v = g("bank_min_voltage_v", 0.9375 * inp.bank_voltage_v, "0.9375 of the bank voltage")
+    min_v = g("bank_min_voltage_v", 0.9375 * inp.bank_voltage_v, says("bank-voltage"))
     has_ac = any(b.load.supply == "ac" and b.load.count > 0 and not b.load.from_shore for b in bases)
     idle = idle_energy(given("idle_w", inp.inverter.idle_w), given("on_h", on_h[day]))
 
@@ -343,36 +367,22 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
     ac_wh = 0.0
     hourly = [idle.value / 24] * 24
     rules: set[str] = set()
-    peak = [given("idle_w", inp.inverter.idle_w if has_ac else 0.0, label="inverter idle")]
+    peak = [given("idle_w", inp.inverter.idle_w if has_ac else 0.0, label=says("inverter-idle"))]
     connected = peak[0].value
     start_extra = 0.0
     for b in bases:
         load = b.load
         power, hours, energy, bank, bank_power = _worked(b, day, src)
         saturated = load.count > 0 and b.raw_h(day) > 24 + 1e-9
-        if any(load.count > 0 and b.raw_h(d) > 24 + 1e-9 for d in (day,)):
+        if saturated:
             rules.add("power-load-saturated")
         if load.supply == "ac" and not load.from_shore:
             ac_wh += energy.value
             if inp.inverter.mode == "scheduled" and load.count > 0 and hours.value > (inp.inverter.on_h or 0) + 1e-9:
                 rules.add("power-inverter-hours-short")
-        weights = load.hourly_weights or [1.0] * 24
-        weight_sum = sum(weights)
-        run_wh = load.count * b.power_w * hours.value
-        flat = (energy.value - run_wh) / 24
-        for i in range(0 if load.from_shore else 24):
-            hourly[i] += (run_wh * weights[i] / weight_sum + flat) / b.path
+        _spread(hourly, b, hours.value, energy.value)
         connected += bank_power.value
-        peak.append(
-            Figure(
-                bank_power.value * load.coincidence_frac,
-                "W",
-                f"{load.id} at the peak",
-                expression="k_co·P_b",
-                source=Method("power.load-budget"),
-                inputs=(("bank_power_w", bank_power),),
-            )
-        )
+        peak.append(_at_peak(load, bank_power))
         if load.count > 0:
             start_extra = max(start_extra, (load.start_multiple - 1) * bank_power.value / load.count)
         parts.append((load.id, bank))
@@ -390,7 +400,7 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
                 share_frac=bank.value / day_wh[day] if day_wh[day] else 0.0,
             )
         )
-    energy_all = total("Energy per day at the bank", "Wh", [*parts, ("inverter idle", idle)], Method("power.load-budget"))
+    energy_all = total(says("energy-per-at-bank"), "Wh", [*parts, (says("inverter-idle"), idle)], Method("power.load-budget"))
     ac_fig = derived(
         "ac_energy_wh",
         "Σ E of the mains appliances",
@@ -399,9 +409,9 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
         **{x.id: x.figure("energy_wh") for x, b in zip(outs, bases, strict=True) if b.load.supply == "ac"},
     )
     design = with_margin(energy_all, g("margin_frac"))
-    peak_w = total("Power at the daily peak", "W", [(f.label, f) for f in peak], Method("power.load-budget"))
+    peak_w = total(says("power-at-daily-peak"), "W", [(f.label, f) for f in peak], Method("power.load-budget"))
     start_w = pick(
-        "Power while the hardest motor starts",
+        says("power-while-hardest-motor"),
         "P_peak + largest (start multiple − 1)·P_b/n",
         peak_w.value + start_extra,
         "W",
@@ -426,7 +436,7 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
             bank_voltage_v=bank_v,
         ),
         ac_energy_wh=ac_fig,
-        inverter_on_h=derived("inverter_on_h", f"mode: {inp.inverter.mode}".replace("_", " "), on_h[day], Method("power.load-budget")),
+        inverter_on_h=derived("inverter_on_h", says("mode", mode=inp.inverter.mode).replace("_", " "), on_h[day], Method("power.load-budget")),
         inverter_idle_wh=idle,
         inverter_loss_wh=inverter_loss(idle, ac_fig, inp.inverter.efficiency_frac),
         connected_power_w=derived("connected_power_w", "P₀ + Σ P_b, all at once", connected, Method("power.load-budget"), peak_power_w=peak_w),

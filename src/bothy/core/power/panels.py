@@ -17,6 +17,7 @@ from bothy.core.sun.curved import CurvedPanelFactorIn, curved_panel_factor
 from bothy.core.sun.geometry import MEAN_DAY, extraterrestrial_day
 from bothy.core.sun.month import PanelDayYieldIn, PanelDayYieldOut, panel_day_yield
 from bothy.core.sun.plane import HEADINGS_DEG
+from bothy.core.words.says import power_says as says
 
 ACROSS_M = 1.2
 """How far panels reach across a curved roof where nothing is said (typical)."""
@@ -256,7 +257,7 @@ def solar_of(ctx: Context, season: str) -> Figure:
     month = ctx.worst_month(season)
     parts = [(a.name, array_day(ctx, a, month).figure("energy_wh_day")) for a in ctx.design.power.arrays]
     return total(
-        f"Solar per day in {season}", "Wh", parts, Method("trips.month", f"sum of the arrays on a mean day of {MONTHS[month - 1]} in {ctx.climate.name}")
+        says("solar-per-in", season=season), "Wh", parts, Method("trips.month", f"sum of the arrays on a mean day of {MONTHS[month - 1]} in {ctx.climate.name}")
     )
 
 

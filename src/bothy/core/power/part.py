@@ -13,6 +13,7 @@ from bothy.core.power.generator import full_per_h
 from bothy.core.power.load_budget import SEASONS, LoadBudgetOut, load_power_and_time
 from bothy.core.power.panels import array_day, array_power, controller_of
 from bothy.core.power.supply import ROOF_SHARE, W_PER_M2, Supply
+from bothy.core.words.says import power_says as says
 
 
 class SeasonBalance(BaseModel):
@@ -113,13 +114,13 @@ def cut_need(ctx: Context) -> Figure:
                         "energy_wh",
                         a.count * power * min(24.0, base_h) / 24 * hours / a.adapter_frac,
                         "computed",
-                        f"its mean through {hours:g} h",
+                        says("mean-through", hours_h=hours),
                         source=Method("power.balance"),
                     ),
                 )
             )
     return total(
-        "Energy asked of the bank", "Wh", parts, Method("power.bank-size", f"a drive of {hours - CUT_H:g} h and a power cut of {CUT_H:g} h, without comfort")
+        says("energy-asked-bank"), "Wh", parts, Method("power.bank-size", f"a drive of {hours - CUT_H:g} h and a power cut of {CUT_H:g} h, without comfort")
     )
 
 
@@ -138,15 +139,15 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
             "supply_wh",
             counted_wh(ctx, worst),
             "computed",
-            f"sun{' and driving' if ctx.drive_daily else ' alone, standing still'}, {worst.season}",
+            says("sun-and-driving", drive_daily=bool(ctx.drive_daily), season=worst.season),
             source=Method("power.balance"),
         )
         need = (
             cut_need(ctx)
             if ctx.hooked
             else pick(
-                "Energy asked of the bank",
-                "larger of one day and the stay",
+                says("energy-asked-bank"),
+                says("larger-one-and-stay"),
                 max(s.demand_wh[worst.season].value, stay_need.raw(ctx.nights, worst.demand_wh, supply.value)),
                 "Wh",
                 Method("power.bank-size", "the bank must carry a day even if tomorrow is sunny"),
@@ -154,19 +155,19 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
                 stay_wh=stay_need(ctx.figure("/life/nights_between_hookups"), s.demand_wh[worst.season], supply),
             )
         )
-        out.append(_headroom(ctx, "bank_energy", "bank energy, worn and cold", need, s.usable_wh, "Wh", 0.0))
+        out.append(_headroom(ctx, "bank_energy", says("bank-energy-worn-and"), need, s.usable_wh, "Wh", 0.0))
         season = max(uses, key=lambda k: uses[k].peak_current_a)
-        out.append(_headroom(ctx, "bank_current", "bank current", uses[season].figure("peak_current_a"), s.bank.figure("max_discharge_a"), "A", 0.0))
+        out.append(_headroom(ctx, "bank_current", says("bank-current"), uses[season].figure("peak_current_a"), s.bank.figure("max_discharge_a"), "A", 0.0))
     if p.inverter and s.size:
-        have = given("rating_w", p.inverter.rating_w, "typed", p.inverter.name, label="inverter rating")
+        have = given("rating_w", p.inverter.rating_w, "typed", p.inverter.name, label=says("inverter-rating-2"))
         if s.air is not None and s.air.value > DERATE_FROM_C:
             have = rating_left(have, s.air)
         out.append(
             _headroom(
                 ctx,
                 "inverter",
-                "inverter, running",
-                given("power_w", s.size.coincident_power_w, "computed", "light mains loads together, and one heavy one", source=Method("power.balance")),
+                says("inverter-running"),
+                given("power_w", s.size.coincident_power_w, "computed", says("light-mains-loads-together"), source=Method("power.balance")),
                 have,
                 "W",
                 0.25,
@@ -176,15 +177,15 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
             "surge_power_w",
             p.inverter.surge_power_w or 2 * p.inverter.rating_w,
             "typed" if p.inverter.surge_power_w else "assumed",
-            "twice its rating, typical",
-            label="short-time rating",
+            says("twice-rating-typical"),
+            label=says("short-time-rating"),
         )
         out.append(
             _headroom(
                 ctx,
                 "inverter_surge",
-                "inverter, starting",
-                given("start_power_w", s.size.start_power_w, "computed", "hardest start on top of the rest", source=Method("power.balance")),
+                says("inverter-starting"),
+                given("start_power_w", s.size.start_power_w, "computed", says("hardest-start-on-top"), source=Method("power.balance")),
                 surge,
                 "W",
                 0.0,
@@ -192,13 +193,15 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
         )
     if s.feed and (s.feed.protection_ratio_frac is not None):
         feed = ctx.design.circuits_of("inverter")[0]
-        have = given("rating_a", feed.fuse_a or 0, "typed", feed.name, label=f"inverter {feed.protection}")
-        out.append(_headroom(ctx, "inverter_protection", f"inverter {feed.protection}", s.feed.figure("dc_current_a"), have, "A", 0.2))
+        have = given("rating_a", feed.fuse_a or 0, "typed", feed.name, label=says("inverter", protection=feed.protection))
+        out.append(_headroom(ctx, "inverter_protection", says("inverter", protection=feed.protection), s.feed.figure("dc_current_a"), have, "A", 0.2))
     for x in s.strings:
-        have = given("max_voltage_v", x.controller.max_voltage_v, "typed", x.controller.name, label="controller's top voltage")
-        out.append(_headroom(ctx, f"controller_voltage{x.key}", f"solar voltage on a frosty morning{x.label}", x.out.figure("voc_cold_v"), have, "V", 0.05))
-        amps = given("max_charge_current_a", x.controller.max_charge_current_a, "typed", x.controller.name, label="controller's top current")
-        out.append(_headroom(ctx, f"controller_current{x.key}", f"solar charge current{x.label}", x.out.figure("uncapped_current_a"), amps, "A", 0.0))
+        have = given("max_voltage_v", x.controller.max_voltage_v, "typed", x.controller.name, label=says("controllers-top-voltage"))
+        out.append(_headroom(ctx, f"controller_voltage{x.key}", says("solar-voltage-on-frosty", x_label=x.label), x.out.figure("voc_cold_v"), have, "V", 0.05))
+        amps = given("max_charge_current_a", x.controller.max_charge_current_a, "typed", x.controller.name, label=says("controllers-top-current"))
+        out.append(
+            _headroom(ctx, f"controller_current{x.key}", says("solar-charge-current", x_label=x.label), x.out.figure("uncapped_current_a"), amps, "A", 0.0)
+        )
     on_roof = [a for a in p.arrays if a.deploy != "ground"]
     if on_roof:
         roof = given(
@@ -206,20 +209,22 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
             ROOF_SHARE * ctx.inside_length_m * ctx.inside_width_m,
             "assumed",
             f"{ROOF_SHARE:.0%} of the inside length × width; the roof plan of Layout says what really fits",
-            label="roof for panels",
+            label=says("roof-for-panels"),
         )
-        area = given("panel_m2", sum(array_power(a) for a in on_roof) / W_PER_M2, "assumed", "about 200 W on a square metre", label="panel area")
-        out.append(_headroom(ctx, "roof", "roof area", area, roof, "m²", 0.0))
+        area = given("panel_m2", sum(array_power(a) for a in on_roof) / W_PER_M2, "assumed", says("about-on-square-metre"), label=says("panel-area"))
+        out.append(_headroom(ctx, "roof", says("roof-area"), area, roof, "m²", 0.0))
     if s.driving and s.driving.input_current_a is not None:
         out.append(
-            _headroom(ctx, "alternator", "alternator's spare current", s.driving.figure("input_current_a"), s.driving.figure("available_running_a"), "A", 0.0)
+            _headroom(
+                ctx, "alternator", says("alternators-spare-current"), s.driving.figure("input_current_a"), s.driving.figure("available_running_a"), "A", 0.0
+            )
         )
     if s.shore and s.bank and p.shore:
-        amps = given("charger_current_a", p.shore.charger_current_a, "typed", p.shore.name, label="charger's current")
-        out.append(_headroom(ctx, "charger", "shore charger on the bank", amps, s.bank.figure("max_charge_a"), "A", 0.0))
+        amps = given("charger_current_a", p.shore.charger_current_a, "typed", p.shore.name, label=says("chargers-current"))
+        out.append(_headroom(ctx, "charger", says("shore-charger-on-bank"), amps, s.bank.figure("max_charge_a"), "A", 0.0))
         if s.shore.charger_ac_power_w is not None:
-            watts = given("charger_ac_power_w", s.shore.charger_ac_power_w, "computed", "charger's input at full current", source=Method("power.balance"))
-            out.append(_headroom(ctx, "inlet", "shore inlet", watts, s.shore.figure("supply_limit_w"), "W", 0.2))
+            watts = given("charger_ac_power_w", s.shore.charger_ac_power_w, "computed", says("chargers-input-at-full"), source=Method("power.balance"))
+            out.append(_headroom(ctx, "inlet", says("shore-inlet"), watts, s.shore.figure("supply_limit_w"), "W", 0.2))
     return out
 
 
@@ -242,21 +247,21 @@ def supply_mass(ctx: Context) -> Figure:
         add(a.name, (a.unit_mass_kg or a.panel_power_w * 0.057) * a.series_count * a.parallel_count)
     for x in ctx.design.life.appliances:
         add(x.name, (x.mass_kg or 0) * x.count)
-    return total("Mass of what is chosen so far", "kg", parts, Method("power.balance", "sum; cables, furniture, water and people come with their stages"))
+    return total(says("mass-what-chosen-so"), "kg", parts, Method("power.balance", "sum; cables, furniture, water and people come with their stages"))
 
 
 def power_part(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply) -> PowerPart:
     """Power's part of the report; puts its figures into the book."""
     p = ctx.design.power
-    zero = given("energy_wh", 0.0, "computed", "nothing charges while driving yet", label="Driving per day", source=Method("power.balance"))
+    zero = given("energy_wh", 0.0, "computed", says("nothing-charges-while-driving"), label=says("driving-per"), source=Method("power.balance"))
     balances: list[SeasonBalance] = []
     for season in SEASONS:
         solar, drive = s.solar_wh[season], s.drive_wh or zero
-        supply = total("Supply per day between hook-ups", "Wh", [("solar", solar), ("driving", drive)], Method("power.balance"))
+        supply = total(says("supply-per-between-hook"), "Wh", [("solar", solar), ("driving", drive)], Method("power.balance"))
         need = s.demand_wh[season]
         net = balance(supply, need)
         days = days_left(s.usable_wh, need, supply) if s.usable_wh and net.value < 0 else None
-        standing = days_left(s.usable_wh, need, solar).named("Days from full to empty, standing still") if s.usable_wh and solar.value < need.value else None
+        standing = days_left(s.usable_wh, need, solar).named(says("from-full-to-empty")) if s.usable_wh and solar.value < need.value else None
         if standing:
             ctx.book.put(f"power/{season}/standing_days", standing)
         for key, fig in (("solar_wh", solar), ("drive_wh", drive), ("supply_wh", supply), ("demand_wh", need), ("balance_wh", net)):
@@ -300,7 +305,7 @@ def power_part(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply) -> Power
         ctx.book.put("power/inverter/air_c", s.air)
         ctx.book.put("power/inverter/left_w", rating_left(given("rating_w", p.inverter.rating_w, "typed", p.inverter.name), s.air))
     tight = min(rooms, key=lambda h: h.headroom_frac - h.margin_frac) if rooms else None
-    text = f"{tight.label}: needs {tight.need:,.0f} {tight.unit}, has {tight.have:,.0f} {tight.unit}" if tight else "nothing chosen yet"
+    text = says("needs-has", tight_label=tight.label, need=tight.need, unit=tight.unit, have=tight.have) if tight else says("nothing-chosen-yet")
     has = [k for k in ("bank", "inverter", "controller", "driving", "shore") if getattr(p, k) is not None] + (["arrays"] if p.arrays else [])
     return PowerPart(
         has=has,

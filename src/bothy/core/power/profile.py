@@ -7,6 +7,7 @@ from bothy.core.contract import EPS
 from bothy.core.design.power import ChargeProfile
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Maker, Method
+from bothy.core.words.says import power_says as says
 
 rules(
     "power",
@@ -45,11 +46,8 @@ def profile_findings(ctx: Context) -> list[Finding]:
             finding(
                 "power-starter-unattended",
                 "driving",
-                "Starter battery",
-                (
-                    f"On the trip the vehicle stands for {stands} days. By itself it takes {low:g} to {high:g} Ah a day, up to {high * stands:.0f} Ah in "
-                    "that time."
-                ),
+                says("starter-battery"),
+                (says("on-trip-vehicle-stands", stands=stands, low=low, high_ah=high, high_ah_2=high * stands)),
             )
         )
     return out
@@ -64,22 +62,22 @@ def _source(ctx: Context, key: str, subject: str, name: str, profile: ChargeProf
             (v for v in (12, 24, 48) if v != ctx.system_v and low * v / ctx.system_v - EPS <= profile.absorption_v <= high * v / ctx.system_v + EPS), None
         )
         wrong.append(
-            f"the absorption voltage is {profile.absorption_v:g} V, and the bank needs {low:.1f} to {high:.1f} V"
-            + (f" (that is the profile of a {other} V bank)" if other else "")
+            says("absorption-voltage-and-bank", absorption_v=profile.absorption_v, low=low, high_v=high)
+            + (says("that-profile-bank", other_v=other) if other else "")
         )
         patch.append({"op": "replace", "path": f"/power/{key}/profile/absorption_v", "value": round((low + high) / 2, 2)})
     if profile.equalise and ctx.chem.key != "flooded":
-        wrong.append("the charger equalises, which a sealed or lithium bank does not stand")
+        wrong.append(says("charger-equalises-which-sealed"))
         patch.append({"op": "replace", "path": f"/power/{key}/profile/equalise", "value": False})
     if profile.compensates and ctx.chem.lithium:
-        wrong.append("the charger shifts its voltage with the temperature, which lithium must not have")
+        wrong.append(says("charger-shifts-voltage-with"))
         patch.append({"op": "replace", "path": f"/power/{key}/profile/compensates", "value": False})
     if not wrong:
         return []
     text = "; ".join(wrong)
     far = profile.absorption_v is not None and profile.absorption_v > high + EPS
     burns = far or (profile.equalise and ctx.chem.key != "flooded" and ctx.chem.lithium)
-    fix = Remedy(label="Set it for the bank", patch=patch)
+    fix = Remedy(label=says("set-for-bank"), patch=patch)
     return [
         finding(
             "power-charge-profile",

@@ -5,6 +5,7 @@ from __future__ import annotations
 from bothy.core.figure import Figure, derived, given
 from bothy.core.method.sources import Method
 from bothy.core.power.chemistry import CHEMISTRIES, rest_voltage
+from bothy.core.words.says import power_says as says
 
 STEPS = 240
 """Steps in which a drive is added up: the current changes slowly against them."""
@@ -34,7 +35,7 @@ def relay_charge(
         Method("power.driving-charge", "Ohm's law along the drive"),
         source_voltage_v=source_v,
         resistance_ohm=resistance_ohm,
-        limit_a=given("limit_a", most_a, "computed", "what alternator, relay and bank let through", source=Method("power.relay")),
+        limit_a=given("limit_a", most_a, "computed", says("what-alternator-relay-and"), source=Method("power.relay")),
         drive_h=drive_h,
         soc_start_frac=soc_frac,
     )

@@ -10,6 +10,7 @@ from bothy.core.contract import EPS, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, given
 from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.power.chemistry import CHEMISTRIES, REST_V, ChemistryKey, SystemVoltage, interpolate
+from bothy.core.words.says import power_says as says
 
 REST_H: dict[str, float] = {"lifepo4": 1.0, "nmc": 1.0, "agm": 4.0, "gel": 4.0, "flooded": 4.0}
 SPREAD_V: dict[str, float] = {"lifepo4": 0.008, "nmc": 0.005, "agm": 0.003, "gel": 0.003, "flooded": 0.003}
@@ -35,7 +36,7 @@ class SocFromVoltageIn(Contract):
         if not 0.5 * volts[0] <= cell <= 1.35 * volts[-1]:
             raise wrong(
                 "voltage_v",
-                f"is {cell:.2f} V a cell with {self.cells} cells; a rested {self.chemistry} cell has {volts[0]:g} to {volts[-1]:g} V. Check system_voltage_v",
+                says("cell-with-cells-rested", cell_v=cell, cells=self.cells, chemistry=self.chemistry, volts=volts[0], volts_v=volts[-1]),
             )
         return self
 
@@ -63,10 +64,10 @@ def soc_from_voltage(inp: SocFromVoltageIn, sources: dict[str, Figure] | None = 
     cell = derived(
         "cell_voltage_v", "V/cells", inp.voltage_v / inp.cells, Method("power.rest-voltage", "definition"), voltage_v=g("voltage_v"), cells_count=cells
     )
-    meter = g("meter_error_v", METER_V * inp.cells * chem.cell_v / 12, "0.02 V on 12 V, typical")
+    meter = g("meter_error_v", METER_V * inp.cells * chem.cell_v / 12, says("on-typical"))
     band = derived(
         "band_v",
-        "meter error/cells + spread",
+        says("meter-error-cells-spread"),
         meter.value / inp.cells + SPREAD_V[inp.chemistry],
         Method("power.rest-voltage", "hysteresis and make") + OwnChoice("typical"),
         meter_error_v=meter,
@@ -76,7 +77,7 @@ def soc_from_voltage(inp: SocFromVoltageIn, sources: dict[str, Figure] | None = 
     def at(key: str, shift: float) -> Figure:
         return derived(
             key,
-            "table, straight between its points",
+            says("table-straight-between-points"),
             interpolate(cell.value + shift, volts, soc),
             Method("power.rest-voltage", "rested, 25 °C"),
             cell_voltage_v=cell,

@@ -21,8 +21,9 @@ from bothy.core.power.shore import ShoreChargeTimeOut
 from bothy.core.power.source_rules import source_findings
 from bothy.core.power.supply import Strings, Supply, belt_power, second_alternator_a
 from bothy.core.power.uses import inverter_use
+from bothy.core.words.says import power_says as says
 
-SEASON_WORD = {"winter": "winter", "shoulder": "spring or autumn", "summer": "summer"}
+SEASON_WORD = {"winter": "winter", "shoulder": says("spring-or-autumn"), "summer": "summer"}
 Refit = Callable[[int], Remedy | None]
 
 
@@ -43,21 +44,19 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> Iter
 
 def _of_bank(ctx: Context, b: BankConfigureOut, bank: Bank, uses: dict[str, LoadBudgetOut]) -> Iterator[Finding]:
     words = {
-        "power-bank-series-limit": f"The bank has {bank.series_count} batteries in series: {b.voltage_v:.1f} V.",
-        "power-bank-parallel-many": f"The bank has {bank.parallel_count} strings in parallel.",
-        "power-bank-same-end": "Both leads come off the same end, so the strings share the current as "
-        + ", ".join(f"{x:.0%}" for x in b.string_share_frac)
-        + ".",
-        "power-bank-sharing": f"The hardest-worked string carries {b.sharing_ratio:.2f} times as much as the one that carries least.",
+        "power-bank-series-limit": says("bank-has-batteries-in", series_count=bank.series_count, voltage_v=b.voltage_v),
+        "power-bank-parallel-many": says("bank-has-strings-in", parallel_count=bank.parallel_count),
+        "power-bank-same-end": says("both-leads-come-off") + ", ".join(f"{x:.0%}" for x in b.string_share_frac) + ".",
+        "power-bank-sharing": says("hardest-worked-string-carries", sharing_ratio=b.sharing_ratio),
         "power-bank-discharge-limit": (
-            f"With everything on, {max(u.peak_current_a for u in uses.values()):.0f} A are drawn; the bank gives at most {b.max_discharge_a:.0f} A."
+            says("with-everything-on-drawn", peak_current_as_a=max(u.peak_current_a for u in uses.values()), max_discharge_a=b.max_discharge_a)
         ),
-        "power-bank-voltage-mismatch": f"The bank makes {b.voltage_v:.1f} V on a {ctx.system_v} V system.",
+        "power-bank-voltage-mismatch": says("bank-makes-on-system", voltage_v=b.voltage_v, system_v=ctx.system_v),
     }
     for r in b.rules:
         fix = None
         if r == "power-bank-same-end":
-            fix = Remedy(label="Take the leads off diagonally", patch=[{"op": "replace", "path": "/power/bank/wiring", "value": "diagonal"}])
+            fix = Remedy(label=says("take-leads-off-diagonally"), patch=[{"op": "replace", "path": "/power/bank/wiring", "value": "diagonal"}])
         yield finding(r, "bank", bank.name, words.get(r, ""), figures=["power/bank/max_discharge_a"], fix=fix)
 
 
@@ -65,36 +64,30 @@ def _of_strings(ctx: Context, x: Strings) -> Iterator[Finding]:
     st, subject = x.out, f"array:{x.own}" if x.own else "solar"
     name = x.arrays[0].name if x.own else "Solar"
     on_it = [f"array:{a.id}" for a in x.arrays]
-    charge_v, input_a = 1.2 * ctx.system_v, f"the controller’s input takes {_input_a(x.controller):.0f} A."
+    charge_v, input_a = 1.2 * ctx.system_v, says("controllers-input-takes", input_a=_input_a(x.controller))
     words = {
-        "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller’s limit is "
-        f"{x.controller.max_voltage_v:.0f} V: one cold, bright morning can destroy it.",
-        "power-solar-voc-tight": f"In the coldest dawn the string reaches {st.voc_cold_v:.1f} V, which leaves {st.voltage_headroom_frac:.0%} to the limit.",
-        "power-solar-vmp-low": f"In the heat the string makes {st.vmp_hot_v:.1f} V; to charge on the hottest days it must make {charge_v:.1f} V.",
-        "power-solar-start-low": (
-            f"In the heat the string’s open-circuit voltage is {st.voc_hot_v:.1f} V; the controller starts some volts above {charge_v:.1f} V."
+        "power-solar-voc-over": says(
+            "at-string-makes-controllers", value_c=ctx.record_cold().value, voc_cold_v=st.voc_cold_v, max_voltage_v=x.controller.max_voltage_v
         ),
-        "power-solar-isc-over": f"The strings make {st.isc_a:.1f} A; {input_a}",
-        "power-solar-isc-tight": f"With cloud-edge sun the strings make {st.isc_design_a:.1f} A; {input_a}",
-        "power-solar-overpanel": (
-            f"The panels have {st.overpanel_ratio:.2f} times the power of their controller; in the best hours it leaves {st.clip_frac:.0%} of it unused."
-        ),
-        "power-solar-mismatch": f"Panels that differ hold each other back and lose {st.mismatch_frac:.0%} of the power.",
-        "power-solar-pwm-loss": f"PWM gives {st.pwm_power_w:.0f} W of the {st.mppt_power_hot_w:.0f} W that MPPT would.",
+        "power-solar-voc-tight": says("in-coldest-dawn-string", voc_cold_v=st.voc_cold_v, voltage_headroom_frac=st.voltage_headroom_frac),
+        "power-solar-vmp-low": says("in-heat-string-makes", vmp_hot_v=st.vmp_hot_v, charge_v=charge_v),
+        "power-solar-start-low": (says("in-heat-strings-open", voc_hot_v=st.voc_hot_v, charge_v=charge_v)),
+        "power-solar-isc-over": says("strings-make", isc_a=st.isc_a, input_a=input_a),
+        "power-solar-isc-tight": says("with-cloud-edge-sun", isc_design_a=st.isc_design_a, input_a=input_a),
+        "power-solar-overpanel": (says("panels-have-times-power", overpanel_ratio=st.overpanel_ratio, clip_frac=st.clip_frac)),
+        "power-solar-mismatch": says("panels-that-differ-hold", mismatch_frac=st.mismatch_frac),
+        "power-solar-pwm-loss": says("pwm-gives-that-mppt", pwm_power_w=st.pwm_power_w, mppt_power_hot_w=st.mppt_power_hot_w),
         "power-panel-data-inconsistent": _odd_labels(x.arrays),
-        "power-solar-string-fuse-none": f"For {st.string_count} strings no rating lies between what the sun drives through one and what its panels allow.",
+        "power-solar-string-fuse-none": says("for-strings-no-rating", string_count=st.string_count),
     }
     for r in st.rules:
         if r == "power-solar-string-fuse":
             bare = [(i, a) for i, a in enumerate(ctx.design.power.arrays) if f"array:{a.id}" in on_it and not a.string_fuse]
             if bare:
                 fuse = next((g.fuse_a for g in st.groups if g.fuse_a), None)
-                text = (
-                    f"All {st.string_count} strings can feed {max(g.backfeed_a for g in st.groups):.1f} A back into a faulty one; fuse each with "
-                    f"{fuse or '?'} A."
-                )
+                text = says("all-strings-can-feed", string_count=st.string_count, backfeed_as_a=max(g.backfeed_a for g in st.groups), fuse_a=fuse or "?")
                 patch = [{"op": "replace", "path": f"/power/arrays/{i}/string_fuse", "value": True} for i, _ in bare]
-                yield finding(r, subject, name, text, figures=[], fix=Remedy(label="Fit a fuse in each string", patch=patch), related=on_it)
+                yield finding(r, subject, name, text, figures=[], fix=Remedy(label=says("fit-fuse-in-each"), patch=patch), related=on_it)
         else:
             fix = _apart(ctx, x.arrays) if r == "power-solar-mismatch" else None
             yield finding(r, subject, name, words.get(r, ""), figures=[f"power/string{x.key}/voc_cold_v"], fix=fix, related=on_it)
@@ -106,34 +99,29 @@ def _of_second(ctx: Context, p: DrivingCharge) -> Iterator[Finding]:
         "power-second-alternator",
         "driving",
         p.name,
-        f"The second alternator is rated {p.rating_a:.0f} A and gives about {amps:.0f} A hot; its belt must carry "
-        f"{belt_power.raw(14.0 * ctx.scale, p.rating_a) / 1000:.1f} kW.",
+        says("second-alternator-rated-and", rating_a=p.rating_a, amps_a=amps, raw_kw=belt_power.raw(14.0 * ctx.scale, p.rating_a) / 1000),
     )
 
 
 def _of_driving(ctx: Context, d: DcdcSizeOut, p: DrivingCharge) -> Iterator[Finding]:
     words = {
-        "power-lithium-direct-alternator": f"The bank would draw {d.relay_current_a or 0:.0f} A; the hot alternator can spare {d.available_running_a:.0f} A.",
-        "power-relay-overload": f"The bank would draw {d.relay_current_a or 0:.0f} A; the alternator can spare {d.available_running_a:.0f} A.",
-        "power-relay-smart-alternator": "A smart alternator drops to 12.2 to 12.8 V after the start, and then almost nothing flows."
-        + ("" if ctx.design.vehicle.smart_alternator is not None else f" That it is smart is assumed, as usual of a {ctx.preset.name}: confirm it in Vehicle."),
+        "power-lithium-direct-alternator": says("bank-would-draw-hot", relay_current_a=d.relay_current_a or 0, available_running_a=d.available_running_a),
+        "power-relay-overload": says("bank-would-draw-alternator", relay_current_a=d.relay_current_a or 0, available_running_a=d.available_running_a),
+        "power-relay-smart-alternator": says("smart-alternator-drops-to")
+        + ("" if ctx.design.vehicle.smart_alternator is not None else says("that-smart-assumed-as", preset_name=ctx.preset.name)),
         "power-alternator-no-room": _no_room(ctx, d),
-        "power-alternator-idle": f"At idle the alternator gives too little, and {d.idle_deficit_a or 0:.0f} A come out of the starter battery.",
-        "power-dcdc-input-drop": f"The cable to the charger loses {d.cable_drop_v or 0:.2f} V.",
+        "power-alternator-idle": says("at-idle-alternator-gives", idle_deficit_a=d.idle_deficit_a or 0),
+        "power-dcdc-input-drop": says("cable-to-charger-loses", cable_drop_v=d.cable_drop_v or 0),
     }
     for r in d.rules:
         if r == "power-driving-charge-short":
             continue
         title = (
-            {"bank": "Driving charge above the bank’s limit", "cable": "Cable too thin for the charger"}.get(d.limited_by or "")
+            {"bank": says("driving-charge-above-banks"), "cable": says("cable-too-thin-for")}.get(d.limited_by or "")
             if r == "power-alternator-no-room"
             else None
         )
-        remedy = (
-            {"bank": "Use a smaller charger, or a battery that takes more.", "cable": "Fit a thicker cable, or a smaller charger."}.get(d.limited_by or "")
-            if title
-            else None
-        )
+        remedy = {"bank": says("use-smaller-charger-or"), "cable": says("fit-thicker-cable-or")}.get(d.limited_by or "") if title else None
         assumed = r == "power-relay-smart-alternator" and ctx.design.vehicle.smart_alternator is None
         made = finding(r, "driving", p.name, words.get(r, ""), figures=["power/driving/available_running_a"])
         yield made.model_copy(update={**({"title": title, "remedy": remedy} if title else {}), **({"severity": "advice"} if assumed else {})})
@@ -142,11 +130,11 @@ def _of_driving(ctx: Context, d: DcdcSizeOut, p: DrivingCharge) -> Iterator[Find
 def _of_shore(sh: ShoreChargeTimeOut, bank: BankConfigureOut | None, p: Shore | None) -> Iterator[Finding]:
     words = {
         "power-charger-over-bank": (
-            f"The charger gives {p.charger_current_a if p else 0:.0f} A; the bank takes at most {bank.max_charge_a if bank else 0:.0f} A."
+            says("charger-gives-bank-takes", charger_current_a=p.charger_current_a if p else 0, max_charge_a=bank.max_charge_a if bank else 0)
         ),
-        "power-charger-small": f"With this charger the bank needs {sh.time_h or 0:.0f} h on the hook-up to fill.",
-        "power-charge-no-surplus": "The loads take all that the charger gives, and nothing is left to charge the bank.",
-        "power-shore-overload": f"The hook-up gives {sh.supply_limit_w:.0f} W, less than charger and mains appliances can take together.",
+        "power-charger-small": says("with-this-charger-bank", time_h=sh.time_h or 0),
+        "power-charge-no-surplus": says("loads-take-all-that"),
+        "power-shore-overload": says("hook-up-gives-less", supply_limit_w=sh.supply_limit_w),
     }
     for r in sh.rules:
         if r != "power-charge-below-freezing":
@@ -163,16 +151,18 @@ def _no_room(ctx: Context, d: DcdcSizeOut) -> str:
     driving = ctx.design.power.driving
     amps = driving.rating_a if driving is not None else 0.0
     if d.limited_by == "bank":
-        return f"The driving charger gives {amps:.0f} A; the bank takes at most {d.bank_limit_a:.0f} A."
+        return says("driving-charger-gives-bank", amps_a=amps, bank_limit_a=d.bank_limit_a)
     if d.limited_by == "cable":
-        return f"At {amps:.0f} A the cable would leave the charger less than the {11 * ctx.scale:.0f} V that it needs."
-    return f"Charging with {amps:.0f} A takes more from the alternator than the {d.available_running_a:.0f} A that it can spare."
+        return says("at-cable-would-leave", amps_a=amps, scale_v=11 * ctx.scale)
+    return says("charging-with-takes-more", amps_a=amps, available_running_a=d.available_running_a)
 
 
 def _odd_labels(arrays: list[SolarArray]) -> str:
     """Panels whose volts and amps don't make their watts."""
     odd = [a for a in arrays if abs(a.vmp_v * a.imp_a / a.panel_power_w - 1) > 0.05]
-    return " ".join(f"By its label “{a.name}” gives {a.panel_power_w:g} W, but {a.vmp_v:g} V × {a.imp_a:g} A are {a.vmp_v * a.imp_a:.0f} W." for a in odd)
+    return " ".join(
+        says("by-label-gives-but", a_name=a.name, panel_power_w=a.panel_power_w, vmp_v=a.vmp_v, imp_a=a.imp_a, vmp_w=a.vmp_v * a.imp_a) for a in odd
+    )
 
 
 def _apart(ctx: Context, arrays: list[SolarArray]) -> Remedy | None:
@@ -184,7 +174,7 @@ def _apart(ctx: Context, arrays: list[SolarArray]) -> Remedy | None:
     part, _ = found
     value = {**part.data, "name": part.name, "part": part.key, "mass_kg": part.mass_kg, "by": "typed"}
     path = f"/power/arrays/{ctx.design.power.arrays.index(a)}/controller"
-    return Remedy(label=f"Give “{a.name}” its own {part.name}", patch=[{"op": "replace", "path": path, "value": value}])
+    return Remedy(label=says("give-own", a_name=a.name, part_name=part.name), patch=[{"op": "replace", "path": path, "value": value}])
 
 
 def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
@@ -198,13 +188,17 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
         for r in f.rules:
             fix = None
             if r == "power-system-voltage-low":
-                text = f"The inverter draws {f.dc_current_a:.0f} A at {ctx.system_v} V, which takes very thick cable."
+                text = says("inverter-draws-at-which", dc_current_a=f.dc_current_a, system_v=ctx.system_v)
             else:
                 word = "breaker" if "breaker" in r else "fuse"
                 have = ctx.design.wiring.circuits[index].fuse_a if index is not None else 0
-                text = (
-                    f"The {have:g} A {word} feeds an inverter that draws {f.dc_current_a:.0f} A (design {f.design_current_a:.0f} A); "
-                    f"it trips or blows above {f.supported_peak_w or 0:.0f} W of mains power."
+                text = says(
+                    "feeds-inverter-that-draws",
+                    have_a=have,
+                    word=word,
+                    dc_current_a=f.dc_current_a,
+                    design_current_a=f.design_current_a,
+                    supported_peak_w=f.supported_peak_w or 0,
                 )
                 fix = refit(index) if index is not None else None
             out.append(
@@ -221,13 +215,13 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
     if s.air is not None and s.air.value > HOT_C:
         left = rating_left.raw(inv.rating_w, s.air.value)
         box = inverter_cabinet(ctx)
-        where = f"in “{box.name}”" if box else "no cabinet is entered, so as outside"
+        where = f"in “{box.name}”" if box else says("no-cabinet-entered-so")
         out.append(
             finding(
                 "power-inverter-hot",
                 "inverter",
                 inv.name,
-                f"On the hottest day the air around the inverter is {s.air.value:.0f} °C ({where}); about {left:.0f} of its {inv.rating_w:.0f} W are left.",
+                says("on-hottest-air-around", air_c=s.air.value, where=where, left=left, rating_w=inv.rating_w),
                 figures=["power/inverter/air_c", "power/inverter/left_w"],
             )
         )
@@ -238,7 +232,7 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
                     "power-inverter-none-fits",
                     "inverter",
                     inv.name,
-                    f"The loads need {s.size.required_power_w:.0f} W, more than any inverter in the catalogue gives at this voltage.",
+                    says("loads-need-more-than", required_power_w=s.size.required_power_w),
                 )
             )
         elif inv.rating_w < s.size.required_power_w - 1e-9:
@@ -247,7 +241,7 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
                     "power-inverter-small",
                     "inverter",
                     inv.name,
-                    f"The inverter gives {inv.rating_w:.0f} W; running, starting and the margin need {s.size.required_power_w:.0f} W ({s.size.governing}).",
+                    says("inverter-gives-running-starting", rating_w=inv.rating_w, required_power_w=s.size.required_power_w, governing=s.size.governing),
                     figures=["power/size/required_power_w"],
                 )
             )
@@ -258,14 +252,12 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
                     "power-inverter-oversized",
                     "inverter",
                     inv.name,
-                    f"The inverter’s load is {s.size.coincident_power_w:.0f} W of {inv.rating_w:.0f} W; left on, it uses "
-                    f"{24 * inverter_use(ctx).idle_w:.0f} Wh a day by "
-                    "itself.",
+                    says("inverters-load-left-on", coincident_power_w=s.size.coincident_power_w, rating_w=inv.rating_w, idle_wh=24 * inverter_use(ctx).idle_w),
                 )
             )
         if s.size.pure_sine_required and not inv.pure_sine:
             who = ", ".join(a.name for a in ctx.design.life.appliances if a.supply == "ac" and a.pure_sine)
-            out.append(finding("power-modified-sine", "inverter", inv.name, f"These need a pure sine wave: {who}."))
+            out.append(finding("power-modified-sine", "inverter", inv.name, says("these-need-pure-sine", who=who)))
     return out
 
 
@@ -278,19 +270,16 @@ def _cold(ctx: Context, s: Supply) -> list[Finding]:
     t, where = s.cold.value, BANK_PLACES[ctx.bank_place]
     if not ctx.chem.lithium:
         if t < -15:
-            return [finding("power-charge-temperature", "bank", b.name, f"The bank gets to {t:.0f} °C {where}: a lead-acid bank takes no charge below −15 °C.")]
+            return [finding("power-charge-temperature", "bank", b.name, says("bank-gets-to-lead", t_c=t, where=where))]
         return []
     if t >= 0 or (b.cold_charge_cutoff and b.heater_power_w > 0):
         return []
     figures = ["power/bank/cold_c"]
     if b.cold_charge_cutoff:
-        text = f"The cells get to {t:.0f} °C {where}; the bank’s own cut-off then refuses all charge, sun and alternator included."
+        text = says("cells-get-to-banks", t_c=t, where=where)
         return [finding("power-charge-below-freezing", "bank", b.name, text, figures=figures, severity="advice")]
-    warm = " The bank’s heater is no cut-off: charge reaches cells that it has not warmed yet." if b.heater_power_w > 0 else ""
-    text = (
-        f"The cells get to {t:.0f} °C {where} in the planned months, and nothing stops the charge: lithium plates as metal, "
-        f"capacity is lost for good, later a short circuit inside.{warm}"
-    )
+    warm = says("banks-heater-no-cut") if b.heater_power_w > 0 else ""
+    text = says("cells-get-to-in", t_c=t, where=where, warm=warm)
     like = [
         p
         for p in of_kind("battery")
@@ -302,7 +291,7 @@ def _cold(ctx: Context, s: Supply) -> list[Finding]:
     same = max(like, key=lambda p: p.data["heater_power_w"], default=None)
     if same:
         fix = Remedy(
-            label=f"Fit {same.name}, with a cold-charge cut-off",
+            label=says("fit-with-cold-charge", same_name=same.name),
             patch=[
                 {"op": "replace", "path": "/power/bank/part", "value": same.key},
                 {"op": "replace", "path": "/power/bank/unit_mass_kg", "value": same.mass_kg},
@@ -311,7 +300,7 @@ def _cold(ctx: Context, s: Supply) -> list[Finding]:
             ],
         )
     else:
-        fix = Remedy(label="Place the bank inside, in the warm", patch=[{"op": "replace", "path": "/vehicle/bank_place", "value": "warm_inside"}])
+        fix = Remedy(label=says("place-bank-inside-in"), patch=[{"op": "replace", "path": "/vehicle/bank_place", "value": "warm_inside"}])
     return [finding("power-charge-below-freezing", "bank", b.name, text, figures=figures, fix=fix)]
 
 
@@ -329,23 +318,16 @@ def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
         severity: Severity = "advice" if enough else "fault"
         driven = ctx.drive_daily and b.drive_wh > 0
         comes = (
-            f"{b.supply_wh:,.0f} Wh come in a day{' with the driving' if driven else ''}"
-            if ctx.drive_daily
-            else f"{b.solar_wh:,.0f} Wh come in a day, standing still"
+            says("come-in-with-driving", supply_wh=b.supply_wh, driven=bool(driven)) if ctx.drive_daily else says("come-in-standing-still", solar_wh=b.solar_wh)
         )
         other = ""
         if driven and b.standing_days is not None:
-            other = f" Standing still it takes {b.standing_days:.1f} days."
+            other = says("standing-still-takes", standing_days=b.standing_days)
         elif not ctx.drive_daily and b.drive_wh > 0:
             other = (
-                f" With {ctx.drive_h:g} h of driving each day it would take {b.days:.1f} days."
-                if b.days is not None
-                else f" With {ctx.drive_h:g} h of driving each day the bank would not empty."
+                says("with-driving-each-would", drive_h=ctx.drive_h, days=b.days) if b.days is not None else says("with-driving-each-bank", drive_h=ctx.drive_h)
             )
-        text = (
-            f"On a {SEASON_WORD[b.season]} day you use {b.demand_wh:,.0f} Wh and {comes}: from full to empty in {lasts:.1f} days, with {ctx.nights:g} night"
-            f"{'' if ctx.nights == 1 else 's'} between hook-ups.{other}"
-        )
+        text = says("on-you-use-and", season_word=SEASON_WORD[b.season], demand_wh=b.demand_wh, comes=comes, lasts=lasts, nights=ctx.nights, other=other)
         figures = [f"power/{b.season}/{k}" for k in ("demand_wh", "solar_wh", "supply_wh", "days", "standing_days")]
         out.append(finding("power-balance-negative", b.season, SEASON_WORD[b.season].capitalize(), text, figures=figures, severity=severity))
     worst = max((b for b in part.seasons if b.planned), key=lambda b: b.demand_wh)
@@ -355,17 +337,12 @@ def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
                 "power-bank-floor",
                 "bank",
                 ctx.design.power.bank.name if ctx.design.power.bank else "Bank",
-                f"At the end of its life and in the cold the bank stores {s.usable_wh.value:,.0f} Wh; a {SEASON_WORD[worst.season]} day uses "
-                f"{worst.demand_wh:,.0f} Wh.",
+                says("at-end-life-and", usable_wh=s.usable_wh.value, season_word=SEASON_WORD[worst.season], demand_wh=worst.demand_wh),
                 figures=["power/bank/usable_wh", f"power/{worst.season}/demand_wh"],
             )
         )
     if not ctx.chem.lithium and ctx.design.power.shore is None and all(b.balance_wh < 0 for b in part.seasons if b.planned):
-        out.append(
-            finding(
-                "power-lead-never-full", "bank", "Bank", "In the planned months no source fills the lead-acid bank: left half charged, its plates sulphate."
-            )
-        )
+        out.append(finding("power-lead-never-full", "bank", says("bank"), says("in-planned-months-no")))
     return out
 
 
@@ -385,26 +362,20 @@ def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part
     for load in budget.loads:
         if load.saturated:
             a = ctx.design.appliance(load.id)
-            out.append(
-                finding(
-                    "power-load-saturated", load.id, a.name if a else load.id, f"In {SEASON_WORD[worst]} this appliance would have to run more than 24 h a day."
-                )
-            )
+            out.append(finding("power-load-saturated", load.id, a.name if a else load.id, says("in-this-appliance-would", season_word=SEASON_WORD[worst])))
     inv = ctx.design.power.inverter
     if inv is not None:
         if "power-inverter-hours-short" in budget.rules:
-            out.append(
-                finding("power-inverter-hours-short", "inverter", inv.name, f"The inverter is on {inv.on_h or 0:g} h a day, and a mains appliance runs longer.")
-            )
+            out.append(finding("power-inverter-hours-short", "inverter", inv.name, says("inverter-on-and-mains", on_h=inv.on_h or 0)))
         if "power-inverter-idle-heavy" in budget.rules:
             i = budget.inverter_idle_wh
-            fix = Remedy(label="Switch it on only with a load", patch=[{"op": "replace", "path": "/power/inverter/mode", "value": "with_load"}])
+            fix = Remedy(label=says("switch-on-only-with"), patch=[{"op": "replace", "path": "/power/inverter/mode", "value": "with_load"}])
             out.append(
                 finding(
                     "power-inverter-idle-heavy",
                     "inverter",
                     inv.name,
-                    f"The inverter uses {i:.0f} Wh a day, {i / budget.energy_wh:.0%} of the day, with nothing plugged in.",
+                    says("inverter-uses-with-nothing", i_wh=i, i=i / budget.energy_wh),
                     figures=[f"life/{worst}/inverter_idle_wh"],
                     fix=fix if inv.mode == "always" else None,
                 )
@@ -412,9 +383,7 @@ def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part
     if ctx.design.power.arrays:
         lost = [f"array:{a.id}" for a in ctx.design.power.arrays if controller_of(ctx.design.power, a) is None]
         if lost:
-            out.append(
-                finding("power-solar-no-controller", "solar", "Solar", "The panels have no charge controller, so they can’t charge the bank.", related=lost)
-            )
+            out.append(finding("power-solar-no-controller", "solar", says("solar"), says("panels-have-no-charge"), related=lost))
         bare = [i for i, a in enumerate(ctx.design.power.arrays) if not a.disconnect]
         if bare:
             patch = [{"op": "replace", "path": f"/power/arrays/{i}/disconnect", "value": True} for i in bare]
@@ -422,9 +391,9 @@ def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part
                 finding(
                     "power-solar-disconnect",
                     "solar",
-                    "Solar",
-                    "A DC arc does not go out by itself; an AC switch is no substitute.",
-                    fix=Remedy(label="Add a double-pole disconnect", patch=patch),
+                    says("solar"),
+                    says("dc-arc-does-not"),
+                    fix=Remedy(label=says("add-double-pole-disconnect"), patch=patch),
                     related=[f"array:{ctx.design.power.arrays[i].id}" for i in bare],
                 )
             )
@@ -434,8 +403,8 @@ def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part
                 finding(
                     "power-panel-glued-hot",
                     "solar",
-                    "Solar",
-                    "Glued panels run about 15 °C hotter than ones with air under them, and give less.",
+                    says("solar"),
+                    says("glued-panels-run-about"),
                     related=glued,
                 )
             )

@@ -12,6 +12,7 @@ from bothy.core.figure import Figure, derived, formula, given, pick
 from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.power.chemistry import CHEMISTRIES, ChemistryKey, SystemVoltage, charge_rate
 from bothy.core.region import REGIONS, RegionKey
+from bothy.core.words.says import power_says as says
 
 
 class ShoreChargeTimeIn(Contract):
@@ -37,7 +38,7 @@ class ShoreChargeTimeIn(Contract):
     @model_validator(mode="after")
     def _check(self) -> Self:
         if self.soc_target_frac <= self.soc_start_frac + 1e-12:
-            raise wrong("soc_target_frac", f"must be above soc_start_frac ({self.soc_start_frac:g})")
+            raise wrong("soc_target_frac", says("must-be-above-soc", soc_start_frac=self.soc_start_frac))
         return self
 
 
@@ -98,7 +99,7 @@ def shore_charge_time(inp: ShoreChargeTimeIn, sources: dict[str, Figure] | None 
     cells = chem.cell_count(inp.system_voltage_v)
     u_abs = cells * chem.absorption
     inlet = inp.inlet_current_a or region.inlet_a
-    plug = given("supply_current_a", min(inlet, inp.supply_current_a or inlet), "input", "smaller of inlet and supply")
+    plug = given("supply_current_a", min(inlet, inp.supply_current_a or inlet), "input", says("smaller-inlet-and-supply"))
     limit = supply_limit(region.mains_v, plug, inp.continuous_frac or region.continuous_frac)
     if inp.supply_power_w is not None and inp.supply_power_w < limit.value:
         limit = g("supply_power_w")
@@ -152,8 +153,8 @@ def shore_charge_time(inp: ShoreChargeTimeIn, sources: dict[str, Figure] | None 
         return ShoreChargeTimeOut.of(**{**nothing, **common, "status": status, "rules": sorted(rules)})
     limited = "bank" if bank_a < net - 1e-9 else "inlet" if by_inlet.value < inp.charger_current_a - 1e-9 else "charger"
     i0 = pick(
-        "Charge current",
-        "smaller of what the charger or inlet leaves and what the bank takes",
+        says("charge-current"),
+        says("smaller-what-charger-or"),
         min(net, bank_a),
         "A",
         S315,
@@ -166,11 +167,11 @@ def shore_charge_time(inp: ShoreChargeTimeIn, sources: dict[str, Figure] | None 
     bulk = bulk_time(g("capacity_ah"), chem.coulomb, max(0.0, min(s1, s_t) - s0), i0)
     taper_fig = derived("soc_taper_frac", "a − b·I/C, at least 0.5", s_t, Method("power.shore-charge", chem.name), current_a=i0, capacity_ah=g("capacity_ah"))
     taper = taper_time(c, chem.coulomb, s0, s1, s_t, i0.value, chem.tail)
-    taper_h = derived("taper_time_h", "exponential to the tail current, then steady", taper, S315, soc_taper_frac=taper_fig, current_a=i0)
+    taper_h = derived("taper_time_h", says("exponential-to-tail-current"), taper, S315, soc_taper_frac=taper_fig, current_a=i0)
     eff = inp.charger_efficiency_frac
     energy = u_abs / eff * (c / chem.coulomb * (s1 - s0) + inp.load_current_a * (bulk.value + taper)) + inp.heater_power_w * warm
     time = pick(
-        "Charging time",
+        says("charging-time"),
         "warming + bulk + taper",
         warm + bulk.value + taper,
         "h",

@@ -14,6 +14,7 @@ from bothy.core.method.sources import Maker, Method, Standard
 from bothy.core.power.chemistry import SystemVoltage
 from bothy.core.power.ratings import PV_FUSES_A
 from bothy.core.region import RegionKey
+from bothy.core.words.says import power_says as says
 
 Mounting = Literal["open_rack", "roof_gap", "glued"]
 ControllerType = Literal["mppt", "pwm"]
@@ -37,9 +38,9 @@ class Panel(Contract):
     @model_validator(mode="after")
     def _check(self) -> Self:
         if self.vmp_v >= self.voc_v:
-            raise wrong("vmp_v", "must be below voc_v")
+            raise wrong("vmp_v", says("must-be-below-voc"))
         if self.imp_a >= self.isc_a:
-            raise wrong("imp_a", "must be below isc_a")
+            raise wrong("imp_a", says("must-be-below-isc"))
         return self
 
     @property
@@ -171,7 +172,7 @@ def _worked_groups(inp: SolarStringIn, t_cold: Figure, battery_v: float, least_v
     for s in inp.strings:
         p = s.panel
         t_hot = cell_temp(inp.max_ambient_c, p.noct_c, 1000.0, UPLIFT_K[inp.mounting])
-        cold = string_voltage(s.series_count, p.voc_v, p.voc_coeff_per_k, t_cold).named("Open-circuit voltage in the coldest dawn")
+        cold = string_voltage(s.series_count, p.voc_v, p.voc_coeff_per_k, t_cold).named(says("open-circuit-voltage-in"))
         voc_hot = string_voltage.raw(s.series_count, p.voc_v, p.voc_coeff_per_k, t_hot.value)
         vmp_hot = string_voltage.raw(s.series_count, p.vmp_v, p.vmp_coeff, t_hot.value)
         backfeed = 1.25 * (isc_all - p.isc_a)
@@ -255,7 +256,7 @@ def solar_string(inp: SolarStringIn, sources: dict[str, Figure] | None = None) -
     g = Given(inp, sources)
     mppt, source = inp.controller_type == "mppt", Method("power.strings")
     charge_v = inp.charge_voltage_v or 1.2 * inp.system_voltage_v
-    battery_v = g("battery_voltage_v", 12.8 / 12 * inp.system_voltage_v, "12.8/12 of the system voltage")
+    battery_v = g("battery_voltage_v", 12.8 / 12 * inp.system_voltage_v, says("system-voltage-2"))
     run = inp.run_margin_v if inp.run_margin_v is not None else (1.0 if mppt else 0.5)
     strings = sum(s.parallel_count for s in inp.strings)
     isc_all = sum(s.parallel_count * s.panel.isc_a for s in inp.strings)
@@ -265,14 +266,14 @@ def solar_string(inp: SolarStringIn, sources: dict[str, Figure] | None = None) -
     voc_cold = max(colds, key=lambda f: f.value)
     vmp_hot_min, voc_hot_min = min(x.vmp_hot_v for x in groups), min(x.voc_hot_v for x in groups)
     operating_v, mismatch = _one_voltage(inp)
-    operating_w = given("operating_power_w", power_all * (1 - mismatch), "computed", "array power less mismatch", source=source)
+    operating_w = given("operating_power_w", power_all * (1 - mismatch), "computed", says("array-power-less-mismatch"), source=source)
     eff, limit = g("controller_efficiency_frac"), g("max_charge_current_a")
     pulled = sum(s.parallel_count * s.panel.imp_a for s in inp.strings)
     to_battery = "ΣImp: the panel is pulled to battery voltage"
     uncapped = mppt_current(operating_w, eff, battery_v) if mppt else given("uncapped_current_a", pulled, "computed", to_battery, source=source)
     current = pick(
-        "Largest charge current",
-        "smaller of the array's and the controller's",
+        says("largest-charge-current"),
+        says("smaller-arrays-and-controllers"),
         min(uncapped.value, limit.value),
         "A",
         source,
@@ -357,7 +358,7 @@ class SolarYieldSimpleIn(Contract):
     @model_validator(mode="after")
     def _check(self) -> Self:
         if self.controller_type == "pwm" and self.panel_vmp_v is None:
-            raise wrong("panel_vmp_v", "is required with a pwm controller")
+            raise wrong("panel_vmp_v", says("required-with-pwm-controller"))
         return self
 
 
@@ -414,10 +415,10 @@ def solar_yield_simple(inp: SolarYieldSimpleIn, sources: dict[str, Figure] | Non
     g = Given(inp, sources)
     mppt = inp.controller_type == "mppt"
     temp = cell_temp(g("ambient_temp_c"), g("noct_c"), g("mean_irradiance_w_m2"), UPLIFT_K[inp.mounting])
-    f_t = power_temp_factor(g("power_coeff_per_k"), temp) if mppt else given("temp_factor_frac", 1.0, "default", "PWM: none")
+    f_t = power_temp_factor(g("power_coeff_per_k"), temp) if mppt else given("temp_factor_frac", 1.0, "default", says("pwm-none"))
     f_pwm = 1.0 if mppt else min(1.0, inp.battery_voltage_v / (inp.panel_vmp_v or 1))
-    eff = g("controller_efficiency_frac", 0.97 if mppt else 0.98, "typical of its type")
-    pwm = derived("pwm_factor_frac", "1 with MPPT; U_bat/Vmp with PWM", f_pwm, Method("power.solar-day"), battery_voltage_v=g("battery_voltage_v"))
+    eff = g("controller_efficiency_frac", 0.97 if mppt else 0.98, says("typical-type"))
+    pwm = derived("pwm_factor_frac", says("with-mppt-bat-vmp"), f_pwm, Method("power.solar-day"), battery_voltage_v=g("battery_voltage_v"))
     derate = derate_product(
         f_t,
         pwm,

@@ -9,6 +9,7 @@ from bothy.core.method.sources import Maker, Method
 from bothy.core.power.panels import array_power, on_controllers
 from bothy.core.power.part import PowerPart
 from bothy.core.power.supply import Supply
+from bothy.core.words.says import power_says as says
 
 rules(
     "power",
@@ -92,7 +93,7 @@ def _driving(ctx: Context, s: Supply) -> list[Finding]:
         return []
     out: list[Finding] = []
     if d.school != "second" and ctx.alternator_a <= 0:
-        out.append(finding("power-driving-no-alternator", "driving", d.name, f"A {ctx.preset.name} has no alternator of its own, and none is entered."))
+        out.append(finding("power-driving-no-alternator", "driving", d.name, says("has-no-alternator-own", preset_name=ctx.preset.name)))
     bank = ctx.design.power.bank
     bank_v = bank.unit_voltage_v * bank.series_count if bank is not None else float(ctx.system_v)
     if d.school == "relay" and not 0.75 < ctx.vehicle_system_v / bank_v < 1.33:
@@ -101,8 +102,8 @@ def _driving(ctx: Context, s: Supply) -> list[Finding]:
                 "power-relay-voltage",
                 "driving",
                 d.name,
-                f"The vehicle has {ctx.vehicle_system_v} V, the battery bank {bank_v:g} V: closed, the relay drives hundreds of amps into one of them.",
-                fix=Remedy.sets("Use a DC-DC charger", "/power/driving", school="dcdc", part=None, rating_a=min(d.rating_a, 30.0)),
+                says("vehicle-has-battery-bank", vehicle_system_v=ctx.vehicle_system_v, bank_v=bank_v),
+                fix=Remedy.sets(says("use-dc-dc-charger"), "/power/driving", school="dcdc", part=None, rating_a=min(d.rating_a, 30.0)),
             )
         )
     if s.path_a is not None and s.path_a.value > d.rating_a + EPS:
@@ -112,7 +113,7 @@ def _driving(ctx: Context, s: Supply) -> list[Finding]:
                 "power-relay-small",
                 "driving",
                 d.name,
-                f"Up to {s.path_a.value:.0f} A may flow through a relay that is made for {d.rating_a:.0f} A.",
+                says("up-to-may-flow", path_a=s.path_a.value, rating_a=d.rating_a),
                 figures=["power/driving/path_a"],
             )
         )
@@ -122,11 +123,8 @@ def _driving(ctx: Context, s: Supply) -> list[Finding]:
                 "power-dcdc-no-ignition",
                 "driving",
                 d.name,
-                (
-                    "The charger starts by the voltage that it sees. A smart alternator lets that fall while driving: the charger stops, or empties the "
-                    "starter battery."
-                ),
-                fix=Remedy.sets("Switch it by the ignition", "/power/driving", sense="ignition"),
+                (says("charger-starts-by-voltage")),
+                fix=Remedy.sets(says("switch-by-ignition"), "/power/driving", sense="ignition"),
             )
         )
     return out
@@ -137,15 +135,15 @@ def _voltages(ctx: Context) -> list[Finding]:
     for a in ctx.design.life.appliances:
         label = made_for(a.voltage_v) if a.voltage_v is not None and a.supply == "dc" and a.count > 0 else None
         if label is not None and label != ctx.system_v:
-            harm = "it burns out" if label < ctx.system_v else "it does not run"
+            harm = says("burns-out") if label < ctx.system_v else says("does-not-run")
             i = ctx.design.life.appliances.index(a)
             out.append(
                 finding(
                     "power-appliance-voltage",
                     a.id,
                     a.name,
-                    f"The appliance is made for {label} V and is connected straight to {ctx.system_v} V: {harm}.",
-                    fix=Remedy.sets("Feed it through a converter", f"/life/appliances/{i}", a.id, supply="converter") if label < ctx.system_v else None,
+                    says("appliance-made-for-and", label_v=label, system_v=ctx.system_v, harm=harm),
+                    fix=Remedy.sets(says("feed-through-converter"), f"/life/appliances/{i}", a.id, supply="converter") if label < ctx.system_v else None,
                 )
             )
     return out
@@ -158,7 +156,9 @@ def _nothing(ctx: Context) -> list[Finding]:
     ac = [a.name for a in used if a.supply == "ac"]
     station = p.bank is not None and p.bank.station is not None and p.bank.station.inverter_limit_w > 0
     if ac and p.inverter is None and p.shore is None and not station and (p.bank is not None or ctx.design.wiring.circuits):
-        out.append(finding("power-mains-no-source", "inverter", "Mains", f"Nothing makes mains for {', '.join(ac[:4])}{' and more' if len(ac) > 4 else ''}."))
+        out.append(
+            finding("power-mains-no-source", "inverter", says("mains"), says("nothing-makes-mains-for", ac=", ".join(ac[:4]), ac_count_over=len(ac) > 4))
+        )
     fed = (
         p.arrays
         or p.driving
@@ -167,14 +167,14 @@ def _nothing(ctx: Context) -> list[Finding]:
         or (p.bank is not None and p.bank.station is not None and (p.bank.station.shore_input_w or p.bank.station.car_input_w))
     )
     if p.bank is not None and used and not fed:
-        out.append(finding("power-bank-unfed", "bank", p.bank.name, "Neither sun nor engine nor hook-up charges the bank: once empty it stays empty."))
+        out.append(finding("power-bank-unfed", "bank", p.bank.name, says("neither-sun-nor-engine")))
     if p.bank is None and used:
         out.append(
             finding(
                 "power-loads-unfed",
                 "bank",
-                "Battery",
-                f"There is no battery for {len(used)} appliance{'s that use' if len(used) > 1 else ' that uses'} electricity.",
+                says("battery"),
+                says("there-no-battery-for", used_count=len(used)),
                 severity="fault" if ctx.design.wiring.circuits else None,
             )
         )
@@ -199,7 +199,7 @@ def _others(ctx: Context, part: PowerPart) -> list[Finding]:
                     "power-modified-sine-motor",
                     "inverter",
                     p.inverter.name,
-                    f"These have motors, which run hot on a modified sine wave: {', '.join(motors[:5])}.",
+                    says("these-have-motors-which", motors=", ".join(motors[:5])),
                 )
             )
     inlet = next((h for h in part.headrooms if h.key == "inlet"), None)
@@ -209,7 +209,7 @@ def _others(ctx: Context, part: PowerPart) -> list[Finding]:
                 "power-charger-generator",
                 "generator",
                 p.generator.name,
-                f"The charger takes {inlet.need:,.0f} W; the generator gives {p.generator.rating_w:,.0f} W.",
+                says("charger-takes-generator-gives", need_w=inlet.need, rating_w=p.generator.rating_w),
                 figures=["power/inlet/need"],
             )
         )
@@ -219,8 +219,8 @@ def _others(ctx: Context, part: PowerPart) -> list[Finding]:
             finding(
                 "power-array-roof",
                 "solar",
-                "Solar",
-                f"The panels take about {roof.need:.1f} m²; about {roof.have:.1f} m² of the roof are free.",
+                says("solar"),
+                says("panels-take-about-about", need_m2=roof.need, have_m2=roof.have),
                 figures=["power/roof/need", "power/roof/have"],
             )
         )
@@ -232,8 +232,8 @@ def _others(ctx: Context, part: PowerPart) -> list[Finding]:
                 finding(
                     "power-panels-unlike",
                     f"array:{arrays[0].id}",
-                    "Solar",
-                    f"One controller has {watts}; it can work only one of them at its best.",
+                    says("solar"),
+                    says("one-controller-has-can", watts=watts),
                     related=[f"array:{a.id}" for a in arrays],
                 )
             )

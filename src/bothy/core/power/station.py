@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import power_says as says
 
 Limit = Literal["dc_output", "inverter", "surge", "energy", "solar_voltage", "cold_charge", "recharge"]
 HERE = Method("power.station")
@@ -55,7 +56,7 @@ class StationNeeds(Contract):
     @model_validator(mode="after")
     def _surge(self) -> Self:
         if self.ac_surge_w is not None and self.ac_surge_w < self.ac_peak_w:
-            raise wrong("ac_surge_w", "must not be below ac_peak_w")
+            raise wrong("ac_surge_w", says("must-not-be-below"))
         return self
 
 
@@ -141,14 +142,12 @@ def power_station_check(inp: PowerStationCheckIn, sources: dict[str, Figure] | N
         power_w=inp.solar.power_w if inp.solar else 0.0,
         solar_max_power_w=s.solar_max_power_w,
     )
-    sun = derived(
-        "solar_energy_wh", "the same part of the day's energy", sun_wh, HERE, energy_wh=inp.solar.energy_wh if inp.solar else 0.0, solar_power_used_w=used
-    )
+    sun = derived("solar_energy_wh", says("same-part-energy"), sun_wh, HERE, energy_wh=inp.solar.energy_wh if inp.solar else 0.0, solar_power_used_w=used)
     cold = inp.min_temp_c < s.charge_min_temp_c - EPS
     comes = 0.0 if cold else s.charge_efficiency_frac * (sun_wh + s.car_input_w * inp.drive_h + s.shore_input_w * inp.shore_h)
     income = derived(
         "input_energy_wh",
-        "0: too cold to charge" if cold else "η·(solar + car·hours + shore·hours)",
+        says("too-cold-to-charge") if cold else "η·(solar + car·hours + shore·hours)",
         comes,
         HERE,
         solar_energy_wh=sun,

@@ -27,6 +27,7 @@ from bothy.core.power.relay import relay_charge
 from bothy.core.power.shore import ShoreChargeTimeIn, ShoreChargeTimeOut, shore_charge_time
 from bothy.core.power.solar import SolarStringOut, solar_string
 from bothy.core.power.uses import HEAVY_W
+from bothy.core.words.says import power_says as says
 
 ROOF_SHARE = 0.6
 W_PER_M2 = 200.0
@@ -73,9 +74,9 @@ def second_alternator_a(ctx: Context) -> Figure:
     assert p.driving is not None
     limit = (p.bank.unit_max_charge_a or ctx.chem.max_charge_c * p.bank.unit_charge_ah) * p.bank.parallel_count if p.bank else p.driving.rating_a
     return second_alternator(
-        given("hot_frac", 0.75, "default", "hot, under the bonnet; typical"),
+        given("hot_frac", 0.75, "default", says("hot-under-bonnet-typical")),
         given("rated_a", p.driving.rating_a, "typed", p.driving.name),
-        given("bank_limit_a", limit, "typed" if p.bank and p.bank.unit_max_charge_a else "default", "bank's charge limit"),
+        given("bank_limit_a", limit, "typed" if p.bank and p.bank.unit_max_charge_a else "default", says("banks-charge-limit")),
     )
 
 
@@ -86,8 +87,8 @@ def _through_relay(
     p = ctx.design.power
     assert p.driving is not None
     path = pick(
-        "Current through the relay",
-        "smaller of what the voltages push and what the alternator makes",
+        says("current-through-relay"),
+        says("smaller-what-voltages-push"),
         min(d.relay_current_a or 0.0, ctx.alternator_a),
         "A",
         Method("power.driving-charge", "the same on both sides of the relay"),
@@ -181,15 +182,15 @@ def _bank_of(ctx: Context, s: Supply, b: Bank, worst_peak: LoadBudgetOut) -> Non
         ),
         {"unit_charge_ah": given("unit_charge_ah", b.unit_charge_ah, "typed", b.name)},
     )
-    f_t = given("temp_factor_frac", capacity_factor(b.chemistry, s.cold.value if s.cold else 10), "table", "capacity at the coldest cells")
+    f_t = given("temp_factor_frac", capacity_factor(b.chemistry, s.cold.value if s.cold else 10), "table", says("capacity-at-coldest-cells"))
     new = banks.usable_new(
         s.bank.figure("charge_ah"),
         s.bank.figure("voltage_v"),
-        given("usable_frac", ctx.usable_frac, "typed" if b.usable_frac is not None else "table", f"normal depth of discharge of {ctx.chem.name}"),
+        given("usable_frac", ctx.usable_frac, "typed" if b.usable_frac is not None else "table", says("normal-depth-discharge", chem_name=ctx.chem.name)),
         f_t,
         1.0,
     )
-    s.usable_wh = banks.usable_old(new, given("end_of_life_frac", 0.8, "default", "a bank is called worn at 80 %"))
+    s.usable_wh = banks.usable_old(new, given("end_of_life_frac", 0.8, "default", says("bank-called-worn-at")))
 
 
 def _inverter_of(ctx: Context, s: Supply, inv: Inverter, loads: list[InverterLoad]) -> None:
@@ -224,7 +225,7 @@ def _inverter_of(ctx: Context, s: Supply, inv: Inverter, loads: list[InverterLoa
                 "efficiency_frac",
                 eff,
                 "typed" if inv.efficiency_frac else "default",
-                "from its data sheet" if inv.efficiency_frac else "at full load, typical",
+                says("from-data-sheet") if inv.efficiency_frac else says("at-full-load-typical"),
             ),
         },
     )

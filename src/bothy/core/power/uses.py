@@ -19,6 +19,7 @@ from bothy.core.power.load_budget import (
     load_budget,
     power_of,
 )
+from bothy.core.words.says import power_says as says
 
 
 class ApplianceUse(BaseModel):
@@ -74,7 +75,7 @@ def coincidence(appliances: list[Appliance]) -> dict[str, float]:
     return out
 
 
-_TRUST = {"measured": "measured over a day", "label": "from its label", "duty": "label with a duty cycle", "catalogue": "catalogue, typical"}
+_TRUST = {"measured": says("measured-over"), "label": says("from-label"), "duty": says("label-with-duty-cycle"), "catalogue": says("catalogue-typical")}
 
 
 def power_figure(a: Appliance) -> Figure:
@@ -83,8 +84,8 @@ def power_figure(a: Appliance) -> Figure:
     if a.current_a is not None:
         return power_of(given("current_a", a.current_a, "typed", note), given("voltage_v", a.voltage_v or 0, "typed", note))
     if a.power_w is not None:
-        return given("power_w", a.power_w, "catalogue" if a.trust == "catalogue" else "typed", note, label="running power")
-    return given("power_w", a.running_w, "assumed", "from its energy: " + note, label="running power")
+        return given("power_w", a.power_w, "catalogue" if a.trust == "catalogue" else "typed", note, label=says("running-power"))
+    return given("power_w", a.running_w, "assumed", says("from-energy") + note, label=says("running-power"))
 
 
 def inverter_use(ctx: Context) -> InverterUse:
@@ -106,7 +107,7 @@ def budgets(ctx: Context) -> dict[str, LoadBudgetOut]:
     catalogue = sum(1 for a in ctx.design.life.appliances if a.trust == "catalogue")
     margin = 0.20 if loads and catalogue * 2 >= len(loads) else 0.10
     sources: dict[str, Figure] = {f"loads/{a.id}/power_w": power_figure(a) for a in ctx.design.life.appliances}
-    sources["margin_frac"] = given("margin_frac", margin, "assumed", "20 % where half or more of the values are catalogue values, else 10 %")
+    sources["margin_frac"] = given("margin_frac", margin, "assumed", says("where-half-or-more"))
     use = inverter_use(ctx)
     out: dict[str, LoadBudgetOut] = {}
     for season in SEASONS:

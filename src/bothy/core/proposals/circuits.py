@@ -25,14 +25,15 @@ from bothy.core.wiring.panel_design import propose_plate
 from bothy.core.wiring.rules import refit
 from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
 from bothy.core.wiring.tree_fit import saved_kg
+from bothy.core.words.says import proposals_says as says
 
 OWN_KINDS = ("medical", "cooling", "heating", "pump")
 OWN_FROM_A = 5.0
 SHARED_CABLE_A, SHARED_FUSE_A = 24.0, 15.0
 TOLD_KG = 0.05
-MAINS_NOTE = "Mains: a design aid only; a licensed electrician designs, connects and certifies it."
+MAINS_NOTE = says("mains-design-aid-only")
 ZONES = {"kitchen": "kitchen", "living": "living", "cab": "living", "bed": "bed", "washroom": "bed", "garage": "rear", "outside": "rear", "roof": "rear"}
-ZONE_NAMES = {"kitchen": "kitchen", "living": "living and cab", "bed": "bed and washroom", "rear": "rear and outside"}
+ZONE_NAMES = {"kitchen": "kitchen", "living": says("living-and-cab"), "bed": says("bed-and-washroom"), "rear": says("rear-and-outside")}
 
 
 def _group_of(a: Appliance, amps: float) -> str:
@@ -40,12 +41,12 @@ def _group_of(a: Appliance, amps: float) -> str:
     if a.kind in OWN_KINDS or (amps >= OWN_FROM_A and a.kind not in ("light", "socket")):
         return a.name
     if a.kind == "light":
-        return f"Lights, {ZONE_NAMES[ZONES[a.zone]]}"
+        return says("lights", zone_names=ZONE_NAMES[ZONES[a.zone]])
     if a.kind == "socket":
-        return f"Sockets, {ZONE_NAMES[ZONES[a.zone]]}"
+        return says("sockets", zone_names=ZONE_NAMES[ZONES[a.zone]])
     if a.kind == "safety":
-        return "Alarms and monitor"
-    return "Fans" if a.kind == "fan" else f"Electronics, {ZONE_NAMES[ZONES[a.zone]]}"
+        return says("alarms-and-monitor")
+    return "Fans" if a.kind == "fan" else says("electronics", zone_names=ZONE_NAMES[ZONES[a.zone]])
 
 
 def _groups(ctx: Context, free: list[Appliance], ac: bool) -> dict[str, list[Appliance]]:
@@ -54,7 +55,7 @@ def _groups(ctx: Context, free: list[Appliance], ac: bool) -> dict[str, list[App
     by_id = {a.id: a for a in free}
     groups: dict[str, list[Appliance]] = {}
     for a in free:
-        name = (a.name if a.running_w >= HEAVY_W else "Mains sockets") if ac else _group_of(a, amps[a.id])
+        name = (a.name if a.running_w >= HEAVY_W else says("mains-sockets")) if ac else _group_of(a, amps[a.id])
         groups.setdefault(name, []).append(a)
     if not ac:
         groups = _light_apart(ctx, groups)
@@ -141,7 +142,7 @@ def _house_board(ctx: Context, groups: dict[str, list[Appliance]]) -> tuple[str 
     if not groups:
         return None, [], direct
     id = slug("house", {b.id for b in d.wiring.boards})
-    return id, [_new_board(id, "House board", "A", "dc", int(part["way_count"]), part["way_rating_a"], part["total_rating_a"])], direct
+    return id, [_new_board(id, says("house-board"), "A", "dc", int(part["way_count"]), part["way_rating_a"], part["total_rating_a"])], direct
 
 
 def _mains_board(d: Design, groups: dict[str, list[Appliance]], taken: set[str]) -> tuple[str | None, list[dict[str, Any]]]:
@@ -150,7 +151,7 @@ def _mains_board(d: Design, groups: dict[str, list[Appliance]], taken: set[str])
     if there is not None or not groups:
         return there, []
     id = slug("mains", {b.id for b in d.wiring.boards} | taken)
-    return id, [_new_board(id, "Mains board", "X", "ac", max(4, len(groups) + 2), 16.0, 32.0)]
+    return id, [_new_board(id, says("mains-board"), "X", "ac", max(4, len(groups) + 2), 16.0, 32.0)]
 
 
 class _Wanted:
@@ -184,26 +185,26 @@ def _feeds(ctx: Context, wanted: _Wanted, new_boards: list[dict[str, Any]]) -> N
     if p.bank is not None and "main" not in have:
         wanted.add("Main", "main", fuse_family="class_t" if ctx.chem.lithium else None)
     if p.inverter is not None and "inverter" not in have:
-        wanted.add("Inverter feed", "inverter")
+        wanted.add(says("inverter-feed"), "inverter")
     for b in [*(x.id for x in d.wiring.boards if x.side == "dc"), *(x["id"] for x in new_boards if x["side"] == "dc")]:
         if not any(c.kind == "feeder" and c.board == b for c in d.wiring.circuits):
-            wanted.add("Board feed", "feeder", b)
+            wanted.add(says("board-feed"), "feeder", b)
     for _, arrays in all_controllers(p):
         if not arrays or arrays[0].controller is None:
             if "solar" not in have:
-                wanted.add("Solar charge", "solar")
+                wanted.add(says("solar-charge"), "solar")
         elif f"solar:{arrays[0].id}" not in have:
-            wanted.add(f"Solar charge, {arrays[0].name}"[:120], "solar", array=arrays[0].id)
+            wanted.add(says("solar-charge-of", array_name=arrays[0].name)[:120], "solar", array=arrays[0].id)
     second = p.driving is not None and p.driving.school == "second"
     if p.driving is not None and "driving" not in have:
         if second:
-            wanted.add("From the second alternator", "driving", engine_space=True, insulation_temp_c=105)
+            wanted.add(says("from-second-alternator"), "driving", engine_space=True, insulation_temp_c=105)
         else:
-            wanted.add("Driving charge", "driving")
+            wanted.add(says("driving-charge"), "driving")
     if p.shore is not None and "shore" not in have:
-        wanted.add("Shore charge", "shore")
+        wanted.add(says("shore-charge"), "shore")
     if p.driving is not None and not second and "driving_in" not in have:
-        wanted.add("From the starter battery", "driving_in", engine_space=True, insulation_temp_c=105)
+        wanted.add(says("from-starter-battery"), "driving_in", engine_space=True, insulation_temp_c=105)
 
 
 def wanted_circuits(ctx: Context) -> tuple[list[dict[str, Any]], list[dict[str, Any]]]:
@@ -240,13 +241,13 @@ def _sized(c: Circuit, w: Worked) -> tuple[dict[str, Any], list[str]] | None:
         return None
     remedy = refit(w)
     if remedy is None:
-        return value, [f"{w.part.current_a:.1f} A: {w.part.problem or 'no standard cable and fuse fit'}; to be split or shortened."]
+        return value, [says("to-be-split-or", current_a=w.part.current_a, problem=w.part.problem or "no standard cable and fuse fit")]
     for op in remedy.patch:
         if op["op"] == "replace":
             value[op["path"].rsplit("/", 1)[1]] = op["value"]
-    why = [f"{w.part.current_a:.1f} A over {w.part.length_m:g} m; at most {w.part.limit_v:.2f} V may be lost ({w.part.drop_class.replace('_', '-')})."]
+    why = [says("over-at-most-may", current_a=w.part.current_a, length_m=w.part.length_m, limit_v=w.part.limit_v, replace=w.part.drop_class.replace("_", "-"))]
     if w.part.inrush_a:
-        why.append(f"Starting draws {w.part.inrush_a:.0f} A, so the fuse is at least {w.part.window_low_a:.1f} A.")
+        why.append(says("starting-draws-so-fuse", inrush_a=w.part.inrush_a, window_low_a=w.part.window_low_a))
     if w.part.ac:
         why.append(MAINS_NOTE)
     return value, why
@@ -257,9 +258,7 @@ def _copper(ctx: Context, worked: list[Worked]) -> list[str]:
     copper = saved_kg(ctx, worked)
     if copper is None or copper[1] - copper[0] <= TOLD_KG:
         return []
-    return [
-        f"Chosen together with its branches: {copper[0]:.2f} kg of copper; with the feeder at 1 % and each branch by itself it would be {copper[1]:.2f} kg."
-    ]
+    return [says("chosen-together-with-branches", copper_kg=copper[0], copper_kg_2=copper[1])]
 
 
 def _once(ctx: Context, worked: list[Worked]) -> Iterator[Proposal]:
@@ -270,9 +269,9 @@ def _once(ctx: Context, worked: list[Worked]) -> Iterator[Proposal]:
             id="battery-fuses",
             group="circuits",
             status="new",
-            title="A fuse on each battery",
-            what=f"{bank.parallel_count} high-interrupt fuses",
-            why=["Batteries in parallel feed each other's faults, past the main fuse."],
+            title=says("fuse-on-each-battery"),
+            what=says("high-interrupt-fuses", parallel_count=bank.parallel_count),
+            why=[says("batteries-in-parallel-feed")],
             assumes=[],
             patch=[{"op": "replace", "path": "/wiring/battery_fuses", "value": True}],
         )
@@ -282,10 +281,10 @@ def _once(ctx: Context, worked: list[Worked]) -> Iterator[Proposal]:
             id="mains",
             group="circuits",
             status="new",
-            title="Mains side",
-            what=f"{ctx.region.residual_device.removeprefix('a ')}, {side['poles']}-pole breakers, change-over, bond by relay",
-            why=["What the region usually has, for the electrician to check.", MAINS_NOTE],
-            assumes=["Hard-wired, with an automatic change-over in the inverter."],
+            title=says("mains-side"),
+            what=says("pole-breakers-change-over", residual_device=ctx.region.residual_device.removeprefix("a "), side=side["poles"]),
+            why=[says("what-region-usually-has"), MAINS_NOTE],
+            assumes=[says("hard-wired-with-automatic")],
             patch=[{"op": "replace", "path": "/wiring/mains", "value": side}],
         )
 
@@ -314,7 +313,7 @@ def _each(ctx: Context, boards: list[dict[str, Any]], worked: list[Worked], firs
                 title=c.name,
                 what=what,
                 why=[*([feeds] if feeds else []), *why],
-                assumes=[f"{w.part.length_m:g} m one way, until it is measured."],
+                assumes=[says("one-way-until-measured", length_m=w.part.length_m)],
                 patch=patch,
             )
             yield made.later(lambda: _copper(ctx, worked)) if c.kind == "feeder" else made
@@ -328,7 +327,7 @@ def _each(ctx: Context, boards: list[dict[str, Any]], worked: list[Worked], firs
                     status="change",
                     title=c.name,
                     what=remedy.label,
-                    why=[f"Its current is now {w.part.current_a:.1f} A over {w.part.length_m:g} m."],
+                    why=[says("current-now-over", current_a=w.part.current_a, length_m=w.part.length_m)],
                     assumes=[],
                     patch=remedy.patch,
                 )
@@ -342,10 +341,10 @@ def _no_circuits(ctx: Context, worked: list[Worked]) -> Iterator[Proposal]:
             id="other-cables",
             group="circuits",
             status="new",
-            title="Cables that are no circuits",
+            title=says("cables-that-no-circuits"),
             what=_listed(others),
-            why=["From the panels, the inlet and the inverter, and bonds and earths: each in the size that what flows, or a fault, asks for.", MAINS_NOTE],
-            assumes=["Usual lengths until they are measured."],
+            why=[says("from-panels-inlet-and"), MAINS_NOTE],
+            assumes=[says("usual-lengths-until-they")],
             patch=[{"op": "add", "path": "/wiring/others/-", "value": o.model_dump(mode="json")} for o in others],
         )
     if changed:
@@ -354,9 +353,9 @@ def _no_circuits(ctx: Context, worked: list[Worked]) -> Iterator[Proposal]:
             id="resize:other-cables",
             group="circuits",
             status="change",
-            title="Cables that are no circuits",
+            title=says("cables-that-no-circuits"),
             what=_listed(changed),
-            why=["What flows through them, or the conductor that a bond must match, has changed."],
+            why=[says("what-flows-through-them")],
             assumes=[],
             patch=[{"op": "replace", "path": f"/wiring/others/{place[o.id]}", "value": o.model_dump(mode="json")} for o in changed],
         )
@@ -380,10 +379,10 @@ def propose_panel(ctx: Context, worked: list[Worked]) -> Proposal | None:
         id="panel",
         group="panel",
         status="new",
-        title="Switch panel",
+        title=says("switch-panel"),
         what=f"{len(plate.things)} parts on {plate.width_mm:g} × {plate.height_mm:g} mm",
-        why=["A switch, dimmer or speed control for each circuit up to 8 A that is switched, and a voltmeter; larger ones need a relay at the load."],
-        assumes=["A plate 300 mm wide; nothing is known of the depth behind it."],
+        why=[says("switch-dimmer-or-speed")],
+        assumes=[says("plate-wide-nothing-known")],
         patch=[{"op": "replace", "path": "/wiring/panel", "value": plate.model_dump(mode="json")}],
     )
 
@@ -399,10 +398,10 @@ def propose_lighting(ctx: Context) -> list[Proposal]:
             id="lighting",
             group="lighting",
             status="new",
-            title="Lighting zones",
-            what=f"{len(zones)} zones: {words}",
-            why=["Lights of one part of the vehicle go on together; the main zone is switched from the panel and from the bed."],
-            assumes=["Nothing is known yet of where the switches are; say it, and the way of the cable follows."],
+            title=says("lighting-zones"),
+            what=says("zones", zones_count=len(zones), words=words),
+            why=[says("lights-one-part-vehicle")],
+            assumes=[says("nothing-known-yet-where")],
             patch=[{"op": "replace", "path": "/wiring/zones", "value": [z.model_dump(mode="json") for z in zones]}],
         )
     ]

@@ -22,6 +22,7 @@ from bothy.core.power.supply import ROOF_SHARE, W_PER_M2, demand, inverter_loads
 from bothy.core.proposals.base import Proposal, part_proposal, slug
 from bothy.core.roof.lay_out import room_for
 from bothy.core.wiring.mains import CHARGER_INPUT
+from bothy.core.words.says import proposals_says as says
 
 
 def _dump(item: Any) -> dict[str, Any] | None:
@@ -64,12 +65,16 @@ def propose_inverter(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal |
         "by": "proposal",
     }
     why = [
-        f"Running together: {need.coincident_power_w:,.0f} W; hardest start: {need.start_power_w:,.0f} W.",
-        f"With 25 % margin{f' and {air:.0f} °C round it' if need.derate_frac < 1 else ''} that needs {need.required_power_w:,.0f} W ({need.governing}).",
+        says("running-together-hardest-start", coincident_power_w=need.coincident_power_w, start_power_w=need.start_power_w),
+        (
+            says("with-margin-and-round", air_c=air, required_power_w=need.required_power_w, governing=need.governing)
+            if need.derate_frac < 1
+            else says("with-margin-that-needs", required_power_w=need.required_power_w, governing=need.governing)
+        ),
     ]
-    assumes = ["Mains appliances of 800 W and more run one at a time, on top of the light ones.", "Switched on only while something uses it."]
+    assumes = [says("mains-appliances-and-more"), says("switched-on-only-while")]
     if ctx.hooked:
-        assumes.append("Only what is marked as used away from the hook-up runs on it.")
+        assumes.append(says("only-what-marked-as"))
     return part_proposal(
         "inverter", "/power/inverter", "Inverter", part.name, value, _dump(ctx.design.power.inverter), why, assumes, price=part.price, mass=part.mass_kg
     )
@@ -120,17 +125,16 @@ def propose_solar(ctx: Context, uses: dict[str, LoadBudgetOut]) -> list[Proposal
     )
     room = room_for(ctx.design, panel.length_mm / 1000, panel.width_mm / 1000)
     full = power + panel.data["panel_power_w"] * s > roof_w if room is None else s * (n + 1) > room
-    limited = "the roof limits it" if full else "that covers the middle season by sun alone"
+    limited = says("roof-limits") if full else says("that-covers-middle-season")
     name = controller.name if controller is not None else p.controller.name if p.controller is not None else ""
     most = controller.data["max_voltage_v"] if controller is not None else p.controller.max_voltage_v if p.controller is not None else 0.0
     why = [
         *why,
-        f"{power:,.0f} W, because {limited}.",
-        f"{s} in series, {n} parallel: {out.voc_cold_v:.0f} V on the coldest morning, the controller stands {most:.0f} V."
-        + (" A fuse in each string: three and more can feed a faulty one." if out.string_fuse_required else ""),
+        says("because", power_w=power, limited=limited),
+        says("in-series-parallel-on", s=s, n=n, voc_cold_v=out.voc_cold_v, most_v=most) + (says("fuse-in-each-string") if out.string_fuse_required else ""),
     ]
-    free = f"{ROOF_SHARE:.0%} of the inside area is free on the roof, flat, unshaded." if room is None else f"{room} of them go beside what lies on the roof."
-    assumes = [free, f"Sun of {ctx.climate.name}, approximate monthly normals."]
+    free = says("inside-area-free-on", roof_share=ROOF_SHARE) if room is None else says("them-go-beside-what", room=room)
+    assumes = [free, says("sun-approximate-monthly-normals", climate_name=ctx.climate.name)]
     old = [a.model_dump(mode="json") for a in p.shared_arrays]
     same = (
         len(old) == 1 and all(old[0].get(k) == v for k, v in array.items()) and (control is None or (_dump(p.controller) or {}).get("part") == control["part"])
@@ -141,13 +145,13 @@ def propose_solar(ctx: Context, uses: dict[str, LoadBudgetOut]) -> list[Proposal
     if control is not None and not same:
         patch.append({"op": "replace", "path": "/power/controller", "value": control})
     if ctx.hooked and not old:
-        why.insert(0, "A hook-up every night charges the bank; panels are a choice, for days without one.")
+        why.insert(0, says("hook-up-every-night"))
     return [
         Proposal(
             id="solar",
             group="solar",
             status="fitted" if same else "change" if old else "offer" if ctx.hooked else "new",
-            title="Solar",
+            title=says("solar"),
             what=f"{s * n} × {panel.name} on {name}",
             why=why,
             assumes=assumes,
@@ -171,9 +175,9 @@ def _solar_target(ctx: Context, uses: dict[str, LoadBudgetOut]) -> tuple[float, 
     need = max(1.0, demand.raw(uses[season].design_energy_wh, ctx.chem.round_trip) - drive - beside)
     each = label_yield(ctx, month)
     target = min(roof_w, need / each if each > 0 else roof_w)
-    gives = " and ".join([*(["driving"] if drive > 0 else []), *(["the panels with a controller of their own"] if p.own_arrays else [])])
-    more = f" more than {gives} give{'' if ' and ' in gives else 's'}" if gives else ""
-    return target, roof_w, [f"In {season} a day takes {need:,.0f} Wh{more}."]
+    gives = " and ".join([*(["driving"] if drive > 0 else []), *([says("panels-with-controller-their")] if p.own_arrays else [])])
+    more = says("more-than-give", gives=gives, value_is=" and " in gives) if gives else ""
+    return target, roof_w, [says("in-takes", season=season, need_wh=need, more=more)]
 
 
 def _controller_for(ctx: Context) -> list[Proposal]:
@@ -182,9 +186,7 @@ def _controller_for(ctx: Context) -> list[Proposal]:
     what = ", ".join(a.name for a in p.shared_arrays)
     if p.controller is not None and (p.controller.by == "typed" or p.controller.owned):
         return [
-            Proposal(
-                id="solar", group="solar", status="kept", title="Solar", what=what, why=["Panels and controller are chosen already."], assumes=[], patch=[]
-            )
+            Proposal(id="solar", group="solar", status="kept", title=says("solar"), what=what, why=[says("panels-and-controller-chosen")], assumes=[], patch=[])
         ]
     found = cheapest_controller(ctx, p.shared_arrays, mppt_by_price(ctx.region.key))
     if found is None:
@@ -193,9 +195,9 @@ def _controller_for(ctx: Context) -> list[Proposal]:
                 id="solar",
                 group="solar",
                 status="kept",
-                title="Solar",
+                title=says("solar"),
                 what=what,
-                why=["No controller of the catalogue takes these panels as they are joined; see what the findings say of their strings."],
+                why=[says("no-controller-catalogue-takes")],
                 assumes=[],
                 patch=[],
             )
@@ -213,9 +215,9 @@ def _controller_for(ctx: Context) -> list[Proposal]:
             id="solar",
             group="solar",
             status="fitted" if same and not fuses else "change" if p.controller else "new",
-            title="Solar controller",
+            title=says("solar-controller"),
             what=part.name,
-            why=[f"For {what}: {out.voc_cold_v:.0f} V on the coldest morning, it stands {part.data['max_voltage_v']:.0f} V."],
+            why=[says("for-on-coldest-morning", what=what, voc_cold_v=out.voc_cold_v, data_v=part.data["max_voltage_v"])],
             assumes=[],
             patch=fuses if same else [{"op": "replace", "path": "/power/controller", "value": value}, *fuses],
             price=part.price,
@@ -294,10 +296,10 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
                 peak_current_a=peak,
             )
         ).required_charge_ah
-        why.append(f"A hook-up every night: it carries {need.value:,.0f} Wh through a drive and a power cut of {CUT_H:g} h; that needs {required:,.0f} Ah.")
+        why.append(says("hook-up-every-night-carries", need_wh=need.value, cut_h=CUT_H, required_ah=required))
     else:
         required, why, short = _stay(ctx, flows, cold, peak)
-    why.append(f"At the peak {peak:,.0f} A flow.")
+    why.append(says("at-peak-flow", peak_a=peak))
     fitting: list[tuple[float, Part[BatterySheet], int, int]] = []
     largest: tuple[float, Part[BatterySheet], int, int] | None = None
     series_of = {12: {12.8: 1}, 24: {12.8: 2, 25.6: 1}, 48: {12.8: 4, 25.6: 2}}[ctx.system_v]
@@ -337,9 +339,9 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
         "by": "proposal",
     }
     if not fitting:
-        why.append(f"No bank of {chem.parallel_max} strings from the catalogue reaches that; this is the largest.")
+        why.append(says("no-bank-strings-from", parallel_max=chem.parallel_max))
     if cold < 0:
-        why.append(f"Cells get to {cold:.0f} °C {BANK_PLACES[ctx.bank_place]}, so the units are heated ones.")
+        why.append(says("cells-get-to-so", cold_c=cold, bank_places=BANK_PLACES[ctx.bank_place]))
     return part_proposal(
         "bank",
         "/power/bank",
@@ -349,13 +351,9 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
         _dump(ctx.design.power.bank),
         [*why, *short],
         [
-            "Lithium iron phosphate, used to 80 %, worn to 80 % at the end of its life.",
-            f"Coldest cells {cold:.0f} °C.",
-            *(
-                []
-                if ctx.hooked
-                else ["Driving is counted as daily." if ctx.drive_daily else "Standing still between hook-ups: no driving is counted until it is entered."]
-            ),
+            says("lithium-iron-phosphate-used"),
+            says("coldest-cells", cold_c=cold),
+            *([] if ctx.hooked else [says("driving-counted-as-daily") if ctx.drive_daily else says("standing-still-between-hook")]),
         ],
         price=price,
         mass=part.mass_kg * s * n,
@@ -386,8 +384,15 @@ def _stay(ctx: Context, flows: dict[str, tuple[float, float]], cold: float, peak
     hardest = max(by_season, key=lambda s: by_season[s].required_charge_ah)
     sized = by_season[hardest]
     why = [
-        f"In {hardest} {flows[hardest][0]:,.0f} Wh go out and {flows[hardest][1]:,.0f} Wh come in a day; for {carried:.3g} nights that "
-        f"needs {sized.required_charge_ah:,.0f} Ah ({sized.governing})."
+        says(
+            "in-go-out-and",
+            hardest=hardest,
+            flows_wh=flows[hardest][0],
+            flows_wh_2=flows[hardest][1],
+            carried=carried,
+            required_charge_ah=sized.required_charge_ah,
+            governing=sized.governing,
+        )
     ]
     if carried >= nights - 1e-9:
         return sized.required_charge_ah, why, []
@@ -395,23 +400,20 @@ def _stay(ctx: Context, flows: dict[str, tuple[float, float]], cold: float, peak
     each = label_yield(ctx, ctx.worst_month(season))
     hungriest = max(ctx.design.life.appliances, key=lambda a: a.running_w * a.count * load_power_and_time(a.load)[1], default=None)
     ways = [
-        f"hook up every {max(1, int(carried))} night{'s' if int(carried) > 1 else ''}",
-        f"use {less:,.0f} Wh less a day" + (f" (first of all {hungriest.name})" if hungriest else ""),
+        says("hook-up-every-night-2", value=max(1, int(carried)), carried=int(carried)),
+        says("use-less", less_wh=less) + (says("first-all", hungriest_name=hungriest.name) if hungriest else ""),
     ]
     ways.append(
-        f"drive {less / (30.0 * ctx.bank_v):.1f} h a day"
+        says("drive", less_h=less / (30.0 * ctx.bank_v))
         if ctx.alternator_a > 0 and not ctx.drive_daily
-        else f"{less / each:,.0f} W more of panels"
+        else says("more-panels", less_w=less / each)
         if each > 0
-        else "a generator"
+        else says("generator")
     )
     return (
         sized.required_charge_ah,
         why,
-        [
-            f"One night on a hook-up fills {fill / 1000:.1f} kWh, not the {net * nights / 1000:.1f} kWh of {nights:g} nights; a larger bank "
-            f"would never be full. Cheapest ways out: {'; '.join(ways)}."
-        ],
+        [says("one-night-on-hook", fill_kwh=fill / 1000, net_kwh=net * nights / 1000, nights=nights, ways="; ".join(ways))],
     )
 
 
@@ -444,18 +446,18 @@ def propose_driving(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | 
         return None
     value = {"name": part.name, "part": part.key, "mass_kg": part.mass_kg, "by": "proposal", **part.data}
     why = [
-        f"The alternator can spare {out.available_running_a:.0f} A; the bank takes {out.bank_limit_a:.0f} A; limited by the {out.limited_by}.",
-        f"{ctx.drive_h:g} h of driving give {out.energy_per_drive_wh or 0:,.0f} Wh; a {season} day without sun lacks {gap:,.0f} Wh.",
+        says("alternator-can-spare-bank", available_running_a=out.available_running_a, bank_limit_a=out.bank_limit_a, limited_by=out.limited_by),
+        says("driving-give-without-sun", drive_h=ctx.drive_h, energy_per_drive_wh=out.energy_per_drive_wh or 0, season=season, gap_wh=gap),
     ]
     return part_proposal(
         "driving",
         "/power/driving",
-        "Driving charge",
+        says("driving-charge"),
         part.name,
         value,
         _dump(ctx.design.power.driving),
         why,
-        [f"{ctx.alternator_a:.0f} A alternator, {'smart' if ctx.smart else 'plain'}; at most half of it for the bank."],
+        [says("alternator-smart-at-most", alternator_a=ctx.alternator_a, smart=bool(ctx.smart))],
         price=part.price,
         mass=part.mass_kg,
     )
@@ -488,19 +490,16 @@ def propose_shore(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | No
         return None
     part, out = best
     value = {"name": part.name, "part": part.key, "mass_kg": part.mass_kg, "by": "proposal", **part.data}
-    why = [f"From 20 % to full in {out.time_h or 0:.1f} h, one night on a hook-up; the bank takes {limit:.0f} A."]
+    why = [says("from-to-full-in", time_h=out.time_h or 0, limit_a=limit)]
     if ctx.region.key == "us":
         amps_ac = part.data["charger_current_a"] * ctx.bank_v * CHARGER_INPUT / ctx.region.mains_v
         ac = [(a.running_w * a.count / ctx.region.mains_v) for a in ctx.design.life.appliances if a.supply == "ac"]
         inlet, legs = us_inlet([amps_ac, *ac], ctx.region.continuous_frac)
         value |= {"inlet_current_a": inlet, "legs": legs}
-        why.append(
-            f"An inlet of {'120/240 V' if legs == 2 else '120 V'}, {inlet:g} A: charger and mains appliances together take "
-            f"{amps_ac + sum(ac):.0f} A{' over both legs' if legs == 2 else ''}."
-        )
-    assumes = [f"{ctx.region.name}: {value.get('inlet_current_a', ctx.region.inlet_a):.0f} A inlet."]
+        why.append(says("inlet-charger-and-mains", legs_is=legs == 2, inlet_a=inlet, amps_ac_a=amps_ac + sum(ac)))
+    assumes = [says("inlet", region_name=ctx.region.name, value_a=value.get("inlet_current_a", ctx.region.inlet_a))]
     return part_proposal(
-        "shore", "/power/shore", "Shore charger", part.name, value, _dump(ctx.design.power.shore), why, assumes, price=part.price, mass=part.mass_kg
+        "shore", "/power/shore", says("shore-charger"), part.name, value, _dump(ctx.design.power.shore), why, assumes, price=part.price, mass=part.mass_kg
     )
 
 

@@ -23,6 +23,7 @@ from bothy.core.warmth.presets import PRESETS, USUAL
 from bothy.core.warmth.shell_rules import RIB_SHARE, enough_over_ribs, over_ribs
 from bothy.core.warmth.surfaces import GLASS, Surface, worked
 from bothy.core.warmth.ventilation import PERSON_L_H
+from bothy.core.words.says import proposals_says as says
 
 KNEE = 0.05
 """Ten more millimetres are worth it while they take off this part of what passes the surface."""
@@ -72,8 +73,8 @@ def _standing(group: Any, title: str, what: str, by: Iterable[str]) -> Proposal:
         status="kept" if own else "fitted",
         title=title,
         what=what,
-        why=["It is yours, and stays as it is." if own else "It is what was proposed."],
-        assumes=["What was typed is right."] if own else ["Nothing that it was chosen for has changed since."],
+        why=[says("yours-and-stays-as") if own else says("what-was-proposed")],
+        assumes=[says("what-was-typed-right")] if own else [says("nothing-that-was-chosen")],
         patch=[],
     )
 
@@ -87,8 +88,8 @@ def alarm_ops(ctx: Context, *kinds: str) -> list[dict[str, Any]]:
         | ({"smoke"} if any("smoke" in x for x in words) else set())
     )
     values = {
-        "co": {"id": "co-alarm", "kind": "co", "name": "Carbon monoxide alarm", "mounting": "wall"},
-        "smoke": {"id": "smoke-alarm", "kind": "smoke", "name": "Smoke alarm", "mounting": "ceiling"},
+        "co": {"id": "co-alarm", "kind": "co", "name": says("carbon-monoxide-alarm"), "mounting": "wall"},
+        "smoke": {"id": "smoke-alarm", "kind": "smoke", "name": says("smoke-alarm"), "mounting": "ceiling"},
     }
     taken = {a.id for a in ctx.design.warmth.alarms}
     return [{"op": "add", "path": "/warmth/alarms/-", "value": values[k]} for k in kinds if k not in have and values[k]["id"] not in taken]
@@ -116,10 +117,10 @@ def propose_screens(ctx: Context, w: Warm) -> Proposal | None:
         id="screens",
         group="insulation",
         status="new",
-        title="Night screens",
-        what=f"quilted screens for {area:.1f} m² of glass",
-        why=[f"At {ctx.cold_c:g} °C bare glass loses most for its size, and the air condenses on it first."],
-        assumes=["Put up by night, taken down by day; the driver’s view stays free on the road."],
+        title=says("night-screens"),
+        what=says("quilted-screens-for-glass", area_m2=area),
+        why=[says("at-bare-glass-loses", cold_c=ctx.cold_c)],
+        assumes=[says("put-up-by-night")],
         patch=patch,
     )
 
@@ -128,7 +129,7 @@ def propose_insulation(ctx: Context, w: Warm) -> Proposal | None:
     """Build-ups for the surfaces that have none yet; those of the person stay."""
     open_ = [s for s in w.shell.surfaces if s.assumed]
     if not open_:
-        return _standing("insulation", "Insulation", "every surface has its build-up", (b.by for b in ctx.design.warmth.build_ups))
+        return _standing("insulation", says("insulation"), says("every-surface-has-build"), (b.by for b in ctx.design.warmth.build_ups))
     wall, floor = USUAL.get(ctx.design.vehicle.preset, ("foam-bonded", "floor-board"))
     have = {b.id for b in ctx.design.warmth.build_ups}
     built: dict[str, BuildUp] = {}
@@ -153,10 +154,10 @@ def propose_insulation(ctx: Context, w: Warm) -> Proposal | None:
         id="insulation",
         group="insulation",
         status="new",
-        title="Insulation",
-        what=f"{thick} of insulation over {area:.0f} m²",
-        why=["At the knee of the curve: 10 mm more would take off less than a twentieth, for the ribs carry the rest."],
-        assumes=["Closed-cell foam or boards that need no vapour layer; ribs every 500 mm."],
+        title=says("insulation"),
+        what=says("insulation-over", thick=thick, area_m2=area),
+        why=[says("at-knee-curve-more")],
+        assumes=[says("closed-cell-foam-or")],
         patch=patch,
     )
 
@@ -224,35 +225,31 @@ def propose_heater(ctx: Context, w: Warm) -> Proposal | None:
     """The smallest air heater that holds the design cold with the margin, or two; a proposed one follows when the need changes."""
     now = ctx.design.warmth.heaters
     if any(h.by != "proposal" for h in now):
-        return _standing("heater", "Heater", now[0].name, (h.by for h in now))
+        return _standing("heater", says("heater"), now[0].name, (h.by for h in now))
     if w.part.needed_w < 100:
-        return _standing("heater", "Heater", now[0].name, (h.by for h in now)) if now else None
+        return _standing("heater", says("heater"), now[0].name, (h.by for h in now)) if now else None
     fuel = "petrol" if ctx.design.vehicle.preset == "small_van" and ctx.region.key == "us" else "diesel"
     heaters = sorted(of_kind("heater", ctx.region.key), key=lambda p: p.data["max_w"])
     kinds = [p for p in heaters if p.data["heater_kind"] == "air" and p.data["fuel"] == fuel]
     one = next((p for p in kinds if _adequate(ctx, w, p)[0]), None)
     p = one or next((p for p in kinds if 2 * _adequate(ctx, w, p)[1] >= w.part.needed_w), None)
-    why = [f"{w.part.needed_w:.0f} W hold {ctx.indoor_c:g} °C at {ctx.cold_c:g} °C outside, with {ctx.design.warmth.margin_frac:.0%} margin."]
+    why = [says("hold-at-outside-with", needed_w=w.part.needed_w, indoor_c=ctx.indoor_c, cold_c=ctx.cold_c, margin_frac=ctx.design.warmth.margin_frac)]
     if p is None:
         return Proposal(
             id="heater",
             group="heater",
             status="kept",
-            title="Heater",
-            what="no heater of the catalogue is large enough",
-            why=[*why, "Insulate first."],
+            title=says("heater"),
+            what=says("no-heater-catalogue-large"),
+            why=[*why, says("insulate-first")],
             assumes=[],
             patch=[],
         )
     count = 1 if one else 2
     if [h.part for h in now] == [p.key] * count:
-        return _standing("heater", "Heater", now[0].name, (h.by for h in now))
+        return _standing("heater", says("heater"), now[0].name, (h.by for h in now))
     gives = _adequate(ctx, w, p)[1]
-    why.append(
-        f"It gives {gives:.0f} W here; a larger one would go on and off on mild days and soot."
-        if one
-        else f"No single one of the catalogue gives that; two give {2 * gives:.0f} W, and one is enough on mild days."
-    )
+    why.append(says("gives-here-larger-one", gives_w=gives) if one else says("no-single-one-catalogue", gives_w=2 * gives))
     high = ctx.climate.elevation_m > THIN_AIR_M
     line = now[0].appliance if now else _line_in_life(ctx)
     values = [heater_value(p, id, line if id == "heater" else None, high=high) for id in ("heater", "heater-2")[:count]]
@@ -263,12 +260,10 @@ def propose_heater(ctx: Context, w: Warm) -> Proposal | None:
         id="heater",
         group="heater",
         status="change" if now else "new",
-        title="Heater",
+        title=says("heater"),
         what=p.name if one else f"2 × {p.name}",
         why=why,
-        assumes=[
-            f"{'A room-sealed burner' if one else 'Room-sealed burners'}, intake and exhaust outside; fitted by a qualified person where your region says so."
-        ],
+        assumes=[says("room-sealed-burner-intake", one=bool(one))],
         patch=[*ops, *alarm_ops(ctx, "co", "smoke")],
         price=count * p.price,
         mass_kg=count * p.mass_kg,
@@ -279,7 +274,10 @@ def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
     """Fixed vents that keep the air by night, and the gas's where there is any."""
     if ctx.design.warmth.vents:
         return _standing(
-            "vents", "Vents", f"{len(ctx.design.warmth.vents)} of them", ("proposal" if v.id in PROPOSED_VENTS else "typed" for v in ctx.design.warmth.vents)
+            "vents",
+            says("vents"),
+            says("them", vents_count=len(ctx.design.warmth.vents)),
+            ("proposal" if v.id in PROPOSED_VENTS else "typed" for v in ctx.design.warmth.vents),
         )
     air = work_air(ctx, w.shell)
     for_co2 = ctx.people * PERSON_L_H["asleep"] / 1000 * 1e6 / (STALE_PPM - OUT_PPM)
@@ -293,11 +291,11 @@ def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
     low, high = max(each, air.part.gas_low_mm2 or 0.0), max(each, air.part.gas_high_mm2 or 0.0)
     low, high = (math.ceil(x / 500) * 500.0 for x in (low, high))
     values = [
-        {"id": "vent-high", "name": "Roof vent, fixed", "kind": "fixed_roof", "free_area_mm2": high},
-        {"id": "vent-low", "name": "Floor vent, fixed", "kind": "fixed_low", "free_area_mm2": low},
+        {"id": "vent-high", "name": says("roof-vent-fixed"), "kind": "fixed_roof", "free_area_mm2": high},
+        {"id": "vent-low", "name": says("floor-vent-fixed"), "kind": "fixed_low", "free_area_mm2": low},
         {
             "id": "roof-fan",
-            "name": "Roof fan 360 mm",
+            "name": says("roof-fan"),
             "kind": "roof_fan",
             "free_area_mm2": 90000.0,
             "flow_max_m3_h": 1450.0,
@@ -305,22 +303,22 @@ def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
             "power_max_w": 36.0,
             "closable": True,
         },
-        {"id": "fan-inlet", "name": "Window or flap opened under the fan", "kind": "window", "free_area_mm2": FAN_INLET_MM2, "closable": True},
+        {"id": "fan-inlet", "name": says("window-or-flap-opened"), "kind": "window", "free_area_mm2": FAN_INLET_MM2, "closable": True},
     ]
     why = [
-        f"At night {need:.0f} m³/h keep carbon dioxide under 1500 ppm, the air at 60 % where it can, and the walls dry.",
-        f"Of it {lack:.0f} m³/h go through the fixed vents, by the warmth alone.",
+        says("at-night-keep-carbon", need_m3_h=need),
+        says("go-through-fixed-vents", lack_m3_h=lack),
     ]
     if air.gas is not None:
-        why.append(f"The gas asks for {air.gas.high_area_mm2:,.0f} mm² high and {air.gas.low_area_mm2:,.0f} mm² low, which must stay open.")
+        why.append(says("gas-asks-for-high", high_area_mm2=air.gas.high_area_mm2, low_area_mm2=air.gas.low_area_mm2))
     return Proposal(
         id="vents",
         group="vents",
         status="new",
-        title="Vents",
-        what=f"{high:,.0f} mm² high and {low:,.0f} mm² low, free and fixed; a roof fan for summer, and a window to open under it",
+        title=says("vents"),
+        what=says("high-and-low-free", high_mm2=high, low_mm2=low),
         why=why,
-        assumes=["Free area: without mesh and blades. A design value, no certificate."],
+        assumes=[says("free-area-without-mesh")],
         patch=[{"op": "add", "path": "/warmth/vents/-", "value": v} for v in values] + alarm_ops(ctx, "smoke"),
     )
 
@@ -337,9 +335,9 @@ def propose_ducts(ctx: Context, w: Warm) -> Proposal | None:
             id="ducts",
             group="ducts",
             status="fitted",
-            title="Dampers",
-            what="as they are",
-            why=[f"The coldest zone lacks {now:.0f} W, and no damper betters that."],
+            title=says("dampers"),
+            what=says("as-they"),
+            why=[says("coldest-zone-lacks-and", now_w=now)],
             assumes=[],
             patch=[],
         )
@@ -349,10 +347,10 @@ def propose_ducts(ctx: Context, w: Warm) -> Proposal | None:
         id="ducts",
         group="ducts",
         status="change",
-        title="Dampers",
+        title=says("dampers"),
         what=words,
-        why=[f"The coldest zone lacks {now:.0f} W; so it lacks {worst:.0f}."],
-        assumes=["At the design cold, with the heater on the outlets it has."],
+        why=[says("coldest-zone-lacks-so", now_w=now, worst=worst)],
+        assumes=[says("at-design-cold-with")],
         patch=patch,
     )
 
@@ -375,7 +373,7 @@ def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
     """The smallest native cooler for the hot day, where it gets hot; a proposed one follows when the need changes."""
     c = ctx.design.warmth.cooler
     if c is not None and c.by != "proposal":
-        return _standing("cooler", "Air conditioner", c.name, [c.by])
+        return _standing("cooler", says("air-conditioner"), c.name, [c.by])
     hottest = max(w.part.cool.free_c)
     if hottest < HOT_INSIDE_C:
         if c is None:
@@ -384,9 +382,9 @@ def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
             id="cooler",
             group="cooler",
             status="change",
-            title="Air conditioner",
-            what="none is needed any more",
-            why=[f"As it is now it gets {hottest:.0f} °C inside without one."],
+            title=says("air-conditioner"),
+            what=says("none-needed-any-more"),
+            why=[says("as-now-gets-inside", hottest_c=hottest)],
             assumes=[],
             patch=[{"op": "replace", "path": "/warmth/cooler", "value": None}],
         )
@@ -394,22 +392,22 @@ def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
     coolers = sorted(of_kind("cooler", ctx.region.key), key=lambda p: p.data["capacity_w"])
     p = next((p for p in coolers if p.data["capacity_w"] >= need and _starts(ctx, p)), None)
     why = [
-        f"Without it it gets to {hottest:.0f} °C inside at {ctx.hot_c:g} °C outside; {need:.0f} W with the margin.",
-        "Shade and a light roof first: they cost nothing a day.",
+        says("without-gets-to-inside", hottest_c=hottest, hot_c=ctx.hot_c, need_w=need),
+        says("shade-and-light-roof"),
     ]
     if p is None:
         return Proposal(
             id="cooler",
             group="cooler",
             status="kept",
-            title="Air conditioner",
-            what="none of the catalogue is large enough, or the inverter can't start it",
+            title=says("air-conditioner"),
+            what=says("none-catalogue-large-enough"),
             why=why,
-            assumes=["The inverter as it is."],
+            assumes=[says("inverter-as")],
             patch=[],
         )
     if c is not None and c.part == p.key:
-        return _standing("cooler", "Air conditioner", c.name, [c.by])
+        return _standing("cooler", says("air-conditioner"), c.name, [c.by])
     d = p.data
     line = next((a.id for a in ctx.design.life.appliances if a.kind == "cooling" and "air conditioner" in a.name.lower()), None)
     value = {
@@ -428,10 +426,10 @@ def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
         id="cooler",
         group="cooler",
         status="change" if c else "new",
-        title="Air conditioner",
+        title=says("air-conditioner"),
         what=p.name,
         why=why,
-        assumes=["Refrigerant only by certified persons; a roof unit takes two people."],
+        assumes=[says("refrigerant-only-by-certified")],
         patch=[{"op": "replace", "path": "/warmth/cooler", "value": value}],
         price=p.price,
         mass_kg=p.mass_kg,

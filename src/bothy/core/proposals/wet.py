@@ -17,6 +17,7 @@ from bothy.core.water.heat_and_frost import tank_ua
 from bothy.core.water.part import Wet, water_part
 from bothy.core.water.pressure import solve_taps
 from bothy.core.water.pressure_rules import ACCUMULATORS_L, CYCLES, RUN_S
+from bothy.core.words.says import proposals_says as says
 
 USABLE, GREY_USABLE = 0.95, 0.9
 EMPTY_KG_L, ROUNDED = 0.08, 1.05
@@ -28,13 +29,13 @@ MESH_FREE = 0.6
 VENT_W_MM = 200.0
 PUMPS: tuple[tuple[str, list[dict[str, float]], float, float], ...] = (
     (
-        "Diaphragm pump 10 L/min",
+        says("diaphragm-pump"),
         [{"flow_l_min": 0.0, "pressure_kpa": 280.0}, {"flow_l_min": 6.0, "pressure_kpa": 190.0}, {"flow_l_min": 11.0, "pressure_kpa": 0.0}],
         140.0,
         220.0,
     ),
     (
-        "Diaphragm pump 17 L/min",
+        says("diaphragm-pump-2"),
         [{"flow_l_min": 0.0, "pressure_kpa": 340.0}, {"flow_l_min": 10.0, "pressure_kpa": 240.0}, {"flow_l_min": 17.0, "pressure_kpa": 0.0}],
         170.0,
         280.0,
@@ -109,21 +110,21 @@ def propose_tanks(ctx: Context, w: Wet) -> Proposal | None:
                 **common,
             }
         )
-    what = f"{fresh:.0f} L of fresh water" + (f", {grey:.0f} L of grey" if len(made) > 1 else "")
+    what = says("fresh-water", fresh_l=fresh) + (says("grey", grey_l=grey) if len(made) > 1 else "")
     why = [
-        f"For {w.demand.fresh_tank_l_day:.0f} L a day over {days:g} days; a tank gives 95 % of what it holds.",
-        f"The fresh one’s fixing holds {made[0]['restraint_x_n'] / 1000:.1f} kN forward, {SCHOOLS[d.restraint_school]}; baffles every 0.8 m.",
+        says("for-over-tank-gives", fresh_tank_l_day=w.demand.fresh_tank_l_day, days=days),
+        says("fresh-ones-fixing-holds", made_kn=made[0]["restraint_x_n"] / 1000, schools=SCHOOLS[d.restraint_school]),
     ]
     if len(made) > 1 and cold < 0:
-        why.append(f"Foam of {made[1]['foam_mm']:g} mm and {made[1]['heater_w']:g} W keep the grey one from freezing at {cold:.0f} °C.")
+        why.append(says("foam-and-keep-grey", made_mm=made[1]["foam_mm"], made_w=made[1]["heater_w"], cold_c=cold))
     return Proposal(
         id="water-tanks",
         group="water",
         status="new",
-        title="Tanks",
+        title=says("tanks"),
         what=what,
         why=why,
-        assumes=["Plain boxes, the grey one under the floor. Measure the room, then give their real shapes; build the fixing for what it must hold."],
+        assumes=[says("plain-boxes-grey-one")],
         patch=[{"op": "add", "path": "/water/tanks/-", "value": t} for t in made],
         mass_kg=(1 + EMPTY_KG_L) * fresh,
     )
@@ -136,7 +137,7 @@ def _taps(ctx: Context) -> list[dict[str, Any]]:
     runs: list[dict[str, Any]] = [
         {"id": "main", "name": "Main", "length_m": 1.5, "x_m": 2.0, "fittings": {"strainer": 1, "valve_ball": 1, "valve_check": 1, "elbow_90": 2}, **common}
     ]
-    ends = [("sink", "Kitchen tap", 2.5, 0.8, 4.0, 30.0), *([("shower", "Shower", 4.0, 1.4, 6.0, 70.0)] if shower else [])]
+    ends = [("sink", says("kitchen-tap"), 2.5, 0.8, 4.0, 30.0), *([("shower", "Shower", 4.0, 1.4, 6.0, 70.0)] if shower else [])]
     for id, name, length, rise, wanted, rated in ends:
         runs.append(
             {
@@ -194,10 +195,10 @@ def propose_pump_and_pipes(ctx: Context, w: Wet) -> Proposal | None:
                 return _new(
                     "water",
                     "water-pump",
-                    "Pump and pipes",
-                    f"{name.lower()}, pipes of {bore:g} mm inside to {len(ends)} taps",
-                    "The smallest with which each tap gets what it needs alone, both at once three quarters of it, and no water runs faster than 2 m/s.",
-                    "Usual lengths and fittings: measure the way of each run.",
+                    says("pump-and-pipes"),
+                    says("pipes-inside-to-taps", name=name.lower(), bore_mm=bore, ends_count=len(ends)),
+                    says("smallest-with-which-each"),
+                    says("usual-lengths-and-fittings"),
                     [{"op": "replace", "path": "/water/pump", "value": pump}, *({"op": "add", "path": "/water/runs/-", "value": r} for r in runs)],
                 )
     return None
@@ -210,14 +211,19 @@ def propose_regulator(ctx: Context, w: Gassed) -> Proposal | None:
     size = regulator_size_kg_h(w.part.regulator_min_kg_h)
     if size is None:
         return None
-    value = {"name": f"Regulator {nominal_mbar(ctx):g} mbar, {size:g} kg/h", "nominal_mbar": nominal_mbar(ctx), "capacity_kg_h": size, "age_years": 0.0}
+    value = {
+        "name": says("regulator", nominal_mbar=nominal_mbar(ctx), size_kg_h=size),
+        "nominal_mbar": nominal_mbar(ctx),
+        "capacity_kg_h": size,
+        "age_years": 0.0,
+    }
     return _new(
         "gas",
         "gas-regulator",
-        "Regulator",
+        says("regulator-2"),
         f"{size:g} kg/h at {nominal_mbar(ctx):g} mbar",
-        f"Everything burning takes {w.part.peak_kg_h:.2f} kg/h; a fifth more is asked for.",
-        "On the wall above the valve; new. Joined by the fitter.",
+        says("everything-burning-takes-fifth", peak_kg_h=w.part.peak_kg_h),
+        says("on-wall-above-valve"),
         [{"op": "replace", "path": "/gas/regulator", "value": value}],
     )
 
@@ -256,10 +262,10 @@ def propose_runs(ctx: Context, w: Gassed) -> Proposal | None:
     return _new(
         "gas",
         "gas-runs",
-        "Pipes",
-        f"{len(made)} runs, each appliance its own",
-        "With its way known, the pressure at each appliance is.",
-        "Usual lengths: measure the way of each run. Joined by the fitter.",
+        says("pipes"),
+        says("runs-each-appliance-own", made_count=len(made)),
+        says("with-way-known-pressure"),
+        says("usual-lengths-measure-way"),
         [{"op": "add", "path": "/gas/pipes/-", "value": p} for p in made],
     )
 
@@ -299,18 +305,27 @@ def propose_locker(ctx: Context, w: Gassed) -> Proposal | None:
             {
                 "op": "add",
                 "path": "/gas/locker/vents/-",
-                "value": {"id": id, "name": f"Grille, {position}", "position": position, "width_mm": VENT_W_MM, "height_mm": tall, "free_frac": MESH_FREE},
+                "value": {
+                    "id": id,
+                    "name": says("grille", position=position),
+                    "position": position,
+                    "width_mm": VENT_W_MM,
+                    "height_mm": tall,
+                    "free_frac": MESH_FREE,
+                },
             }
         )
     return _new(
         "gas",
         "gas-locker",
-        "Locker" if g.locker is None else "Vents of the locker",
-        ", ".join(([f"{value['length_m']:g} × {value['width_m']:g} × {value['height_m']:g} m"] if g.locker is None else []) + [f"grille {s}" for s in said]),
-        f"{part.need_low_mm2:,.0f} mm² free at the lowest point"
-        + (f" and {part.need_high_mm2:,.0f} mm² high" if part.need_high_mm2 else "")
-        + " are asked for; mesh leaves six tenths.",
-        "Gas-tight to the inside, opening to the outside, nothing under the drain, 0.5 m from openings and 1 m from exhausts.",
+        "Locker" if g.locker is None else says("vents-locker"),
+        ", ".join(
+            ([f"{value['length_m']:g} × {value['width_m']:g} × {value['height_m']:g} m"] if g.locker is None else []) + [says("grille-2", s=s) for s in said]
+        ),
+        says("free-at-lowest-point", need_low_mm2=part.need_low_mm2)
+        + (says("and-high", need_high_mm2=part.need_high_mm2) if part.need_high_mm2 else "")
+        + says("asked-for-mesh-leaves"),
+        says("gas-tight-to-inside"),
         patch,
     )
 
@@ -323,11 +338,11 @@ def propose_alarm_and_solenoid(ctx: Context, w: Gassed) -> Proposal | None:
     if g.lpg_alarm is None:
         names.append("alarm")
         patch.append({"op": "replace", "path": "/gas/lpg_alarm", "value": {"height_m": 0.15}})
-        said.append("gas alarm 0.15 m over the floor")
+        said.append(says("gas-alarm-over-floor"))
     if g.solenoid is None:
         names.append("solenoid")
         patch.append({"op": "replace", "path": "/gas/solenoid", "value": {"normally_closed": True, "hold_w": 1.0, "open_h_day": 2.0, "by_alarm": True}})
-        said.append("solenoid, closed without current")
+        said.append(says("solenoid-closed-without-current"))
     if not patch:
         return None
     return _new(
@@ -335,8 +350,8 @@ def propose_alarm_and_solenoid(ctx: Context, w: Gassed) -> Proposal | None:
         "gas-alarm",
         " and ".join(names).capitalize(),
         "; ".join(said),
-        "Leaked gas lies low, and a switch by the door shuts it off.",
-        "The solenoid holds with 1 W and is open two hours a day.",
+        says("leaked-gas-lies-low"),
+        says("solenoid-holds-with-and"),
         patch,
     )
 

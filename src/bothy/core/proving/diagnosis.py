@@ -13,6 +13,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import BadInput, Contract, Outcome, unique_ids, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import proving_says as says
 
 DIAGNOSIS, NEXT = Method("prove.diagnosis"), Method("prove.next-test")
 LEAST_GAIN = 0.01
@@ -104,7 +105,7 @@ def updated(p: Mapping[str, float], t: Test, outcome: str | None, reading: float
     joint = {f: v * likelihood(t, f, outcome, reading, lapse) for f, v in p.items()}
     whole = sum(joint.values())
     if whole <= 0:
-        raise BadInput("observations", f"no fault can bring this result of “{t.id}”")
+        raise BadInput("observations", says("no-fault-can-bring", t_id=t.id))
     return {f: v / whole for f, v in joint.items()}, whole
 
 
@@ -150,14 +151,14 @@ class TestIn(Contract):
     def _whole(self) -> Self:
         if self.kind == "categorical":
             if not self.likelihoods:
-                raise wrong("likelihoods", "is required for a categorical test")
+                raise wrong("likelihoods", says("required-for-categorical-test"))
             for fault, row in self.likelihoods.items():
                 if any(not 0 <= p <= 1 for p in row.values()) or abs(sum(row.values()) - 1) > 0.001:
-                    raise wrong("likelihoods", f"of “{fault}” must lie between 0 and 1 and add to 1")
+                    raise wrong("likelihoods", says("must-lie-between-and", fault=fault))
         else:
             for key in ("predicted", "sd"):
                 if getattr(self, key) is None:
-                    raise wrong(key, "is required for a numeric test")
+                    raise wrong(key, says("required-for-numeric-test"))
         return self
 
 
@@ -170,9 +171,9 @@ class TimedTestIn(TestIn):
     def _edges(self) -> Self:
         if self.kind == "numeric":
             if self.bin_edges is None:
-                raise wrong("bin_edges", "is required for a numeric test")
+                raise wrong("bin_edges", says("required-for-numeric-test"))
             if any(b <= a for a, b in pairwise(self.bin_edges)):
-                raise wrong("bin_edges", "must rise")
+                raise wrong("bin_edges", says("must-rise"))
         return self
 
 
@@ -180,7 +181,7 @@ class PosteriorTestIn(TestIn):
     @model_validator(mode="after")
     def _span(self) -> Self:
         if self.kind == "numeric" and self.span is None:
-            raise wrong("span", "is required for a numeric test: the range of the meter")
+            raise wrong("span", says("required-for-numeric-test-range"))
         return self
 
 
@@ -193,7 +194,7 @@ class ObservationIn(Contract):
 def _faults(faults: Sequence[FaultPrior]) -> dict[str, float]:
     unique_ids(f.id for f in faults)
     if not any(f.prior_frac > 0 for f in faults):
-        raise wrong("prior_frac", "must be above 0 for at least one fault")
+        raise wrong("prior_frac", says("must-be-above-for"))
     return normalised({f.id: f.prior_frac for f in faults})
 
 
@@ -203,7 +204,7 @@ def _covered(tests: Sequence[TestIn], faults: Sequence[FaultPrior]) -> None:
         rows = t.likelihoods if t.kind == "categorical" else t.predicted
         for f in faults:
             if f.id not in (rows or {}):
-                raise wrong("likelihoods" if t.kind == "categorical" else "predicted", f"of test “{t.id}” says nothing of the fault “{f.id}”")
+                raise wrong("likelihoods" if t.kind == "categorical" else "predicted", says("test-says-nothing-fault", t_id=t.id, f_id=f.id))
 
 
 def _test(t: TestIn) -> Test:
@@ -236,11 +237,11 @@ class PosteriorIn(Contract):
         for o in self.observations:
             t = known.get(o.test)
             if t is None:
-                raise wrong("test", f"“{o.test}” is no test of this list")
+                raise wrong("test", says("no-test-this-list", test=o.test))
             if t.numeric and o.reading is None:
-                raise wrong("reading", f"is required for “{o.test}”")
+                raise wrong("reading", says("required-for", test=o.test))
             if not t.numeric and o.outcome not in t.outcomes:
-                raise wrong("outcome", f"of “{o.test}” must be one of {', '.join(t.outcomes)}")
+                raise wrong("outcome", says("must-be-one", test=o.test, outcomes=", ".join(t.outcomes)))
         return self
 
 

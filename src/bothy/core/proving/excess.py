@@ -11,6 +11,7 @@ from bothy.core.contract import Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method, Standard
 from bothy.core.proving.verdict import VerdictWord
+from bothy.core.words.says import proving_says as says
 
 EXCESS = Method("prove.excess")
 DANGER_W = 5.0
@@ -44,9 +45,9 @@ class ExcessResistanceIn(Contract):
     @model_validator(mode="after")
     def _some(self) -> Self:
         if self.drop_v is None and self.source_voltage_v is None:
-            raise wrong("drop_v", "give drop_v, or source_voltage_v and load_voltage_v")
+            raise wrong("drop_v", says("give-drop-or-source"))
         if self.drop_v is None and self.load_voltage_v is None:
-            raise wrong("load_voltage_v", "is required beside source_voltage_v")
+            raise wrong("load_voltage_v", says("required-beside-source-voltage"))
         return self
 
 

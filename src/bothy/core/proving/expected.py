@@ -11,6 +11,7 @@ from bothy.core.contract import BadInput, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula, given, total
 from bothy.core.method.sources import Method, Standard
 from bothy.core.proving.verdict import VerdictIn, VerdictWord, verdict
+from bothy.core.words.says import proving_says as says
 
 LoadKind = Literal["resistive", "constant_power", "constant_current", "motor"]
 TOLERANCE: dict[str, float] = {"resistive": 0.10, "constant_power": 0.15, "constant_current": 0.10, "motor": 0.25}
@@ -91,14 +92,14 @@ def expected_circuit_current(inp: ExpectedCircuitCurrentIn, sources: dict[str, F
             source=Method("prove.expected-current", "sum"),
             inputs=(("current_a", one),),
         )
-        parts.append((f"load {i + 1}", whole))
+        parts.append((says("load", i=i + 1), whole))
         tol = TOLERANCE[load.kind] if load.tolerance_frac is None else load.tolerance_frac
         deviation += load.count * one.value * tol
         if load.count > 0:
             extra = max(extra, ((load.inrush_factor or INRUSH[load.kind]) - 1) * one.value)
-    current = total("Expected current", "A", parts, Method("prove.expected-current"))
+    current = total(says("expected-current"), "A", parts, Method("prove.expected-current"))
     spread = given("deviation_a", deviation, "computed", "Σ count·I·tolerance of each load", source=Method("prove.expected-current"))
-    low, high = band(current, spread, -1).named("Lowest expected"), band(current, spread, 1).named("Highest expected")
+    low, high = band(current, spread, -1).named(says("lowest-expected")), band(current, spread, 1).named(says("highest-expected"))
     word: VerdictWord | None = None
     if inp.measured_a is not None:
         word = verdict(
@@ -146,7 +147,7 @@ class ExpectedLoadVoltageIn(Contract):
     @model_validator(mode="after")
     def _one(self) -> Self:
         if (self.segments is None) == (self.loop_resistance_mohm is None):
-            raise wrong("segments", "give exactly one of segments and loop_resistance_mohm")
+            raise wrong("segments", says("give-exactly-one-segments"))
         return self
 
 
@@ -179,7 +180,7 @@ def _constant_power_current(inp: ExpectedLoadVoltageIn, ohm: float) -> float:
     power = inp.power_w / inp.efficiency_frac
     root = inp.source_voltage_v**2 - 4 * power * ohm
     if root < 0:
-        raise BadInput("power_w", f"voltage collapse: at most {inp.source_voltage_v**2 / (4 * ohm):.4g} W can pass this cable")
+        raise BadInput("power_w", says("voltage-collapse-at-most", source_voltage_w=inp.source_voltage_v**2 / (4 * ohm)))
     return power / ((inp.source_voltage_v + math.sqrt(root)) / 2)
 
 
@@ -189,10 +190,12 @@ def expected_load_voltage(inp: ExpectedLoadVoltageIn, sources: dict[str, Figure]
     v_s = g("source_voltage_v")
     joints = g("joints_mohm")
     if inp.segments is not None:
-        parts = [(f"segment {i + 1}", segment_resistance(s.count, s.stranding_factor, s.temp_c, s.length_m, s.area_mm2)) for i, s in enumerate(inp.segments)]
+        parts = [
+            (says("segment", i=i + 1), segment_resistance(s.count, s.stranding_factor, s.temp_c, s.length_m, s.area_mm2)) for i, s in enumerate(inp.segments)
+        ]
     else:
         parts = [("cable", g("loop_resistance_mohm"))]
-    loop = total("Loop resistance with joints", "mΩ", [*parts, ("joints", joints)], Method("prove.expected-voltage"))
+    loop = total(says("loop-resistance-with-joints"), "mΩ", [*parts, ("joints", joints)], Method("prove.expected-voltage"))
     whole_mohm = inp.source_resistance_mohm + loop.value
     if inp.kind == "resistive":
         current = behind_resistance(v_s, g("rated_voltage_v"), g("power_w"), whole_mohm)
@@ -210,10 +213,12 @@ def expected_load_voltage(inp: ExpectedLoadVoltageIn, sources: dict[str, Figure]
     at_load = voltage_behind(
         v_s,
         current,
-        given("resistance_mohm", whole_mohm, "computed", "source and loop", source=Method("prove.expected-current")) if inp.source_resistance_mohm else loop,
+        given("resistance_mohm", whole_mohm, "computed", says("source-and-loop"), source=Method("prove.expected-current"))
+        if inp.source_resistance_mohm
+        else loop,
     )
     if at_load.value <= 0:
-        raise BadInput("power_w", "uses up the whole source voltage in this cable")
+        raise BadInput("power_w", says("uses-up-whole-source"))
     inside = g("source_resistance_mohm")
     terminal = derived(
         "terminal_voltage_v",

@@ -11,6 +11,7 @@ from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method
 from bothy.core.proving.verdict import VerdictIn, VerdictWord, verdict
+from bothy.core.words.says import proving_says as says
 
 FRIDGE = Method("prove.fridge")
 
@@ -32,7 +33,7 @@ class FridgePulldownIn(Contract):
     @model_validator(mode="after")
     def _cools(self) -> Self:
         if self.cooling_w is None and self.power_w is None:
-            raise wrong("cooling_w", "give cooling_w, or power_w with cop")
+            raise wrong("cooling_w", says("give-cooling-or-power"))
         return self
 
 

@@ -12,6 +12,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import proving_says as says
 
 LIVE = Method("prove.live")
 Flag = Literal["dropout", "stuck", "noise", "drift", "offset"]
@@ -28,9 +29,9 @@ class SampleIn(Contract):
     @model_validator(mode="after")
     def _some(self) -> Self:
         if self.quality != "bad" and self.value is None:
-            raise wrong("value", "is required where the quality isn’t bad")
+            raise wrong("value", says("required-where-quality-isnt"))
         if self.quality != "bad" and self.expected is None:
-            raise wrong("expected", "is required where the quality isn’t bad")
+            raise wrong("expected", says("required-where-quality-isnt"))
         return self
 
 
@@ -47,9 +48,9 @@ class LiveCheckIn(Contract):
     def _rising(self) -> Self:
         times = [s.t_s for s in self.samples]
         if any(b <= a for a, b in pairwise(times)):
-            raise wrong("t_s", "must rise from sample to sample")
+            raise wrong("t_s", says("must-rise-from-sample"))
         if times and self.now_s < times[-1]:
-            raise wrong("now_s", f"lies before the last sample ({times[-1]:g})")
+            raise wrong("now_s", says("lies-before-last-sample", times=times[-1]))
         return self
 
 
@@ -137,10 +138,10 @@ def live_check(inp: LiveCheckIn, sources: dict[str, Figure] | None = None) -> Li
     return LiveCheckOut.of(
         state=w.flags[0] if w.flags else "ok",
         flags=w.flags,
-        used_count=derived("used_count", "samples that aren’t bad", w.used, LIVE, sample_count=len(inp.samples)),
-        max_gap_s=None if w.gap_s is None else derived("max_gap_s", "longest step between samples, and to now", w.gap_s, LIVE, sample_count=count),
-        longest_run_count=derived("longest_run_count", "equal values in a row", w.run, LIVE, sample_count=count),
-        offset=None if w.offset is None else derived("offset", "mean of value − expected", w.offset, LIVE, sample_count=count),
-        drift_per_h=None if w.slope is None else derived("drift_per_h", "slope of value − expected", w.slope * 3600, LIVE, sample_count=count),
+        used_count=derived("used_count", says("samples-that-arent-bad"), w.used, LIVE, sample_count=len(inp.samples)),
+        max_gap_s=None if w.gap_s is None else derived("max_gap_s", says("longest-step-between-samples"), w.gap_s, LIVE, sample_count=count),
+        longest_run_count=derived("longest_run_count", says("equal-values-in-row"), w.run, LIVE, sample_count=count),
+        offset=None if w.offset is None else derived("offset", says("mean-value-expected"), w.offset, LIVE, sample_count=count),
+        drift_per_h=None if w.slope is None else derived("drift_per_h", says("slope-value-expected"), w.slope * 3600, LIVE, sample_count=count),
         noise_sd=None if w.noise is None else derived("noise_sd", "√(Σ(r − fit)²/(n − 2))", w.noise, LIVE, sample_count=count),
     )

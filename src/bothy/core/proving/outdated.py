@@ -9,6 +9,7 @@ from bothy.core.finding import Finding, finding, rule
 from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.proving.sheet import SheetRow
 from bothy.core.wiring.loop_test import LoopRow
+from bothy.core.words.says import proving_says as says
 
 MOVED: dict[str, tuple[float, float, str]] = {
     "expected_a": (0.02, 0.05, "A"),
@@ -34,7 +35,7 @@ def _moved(then: Mapping[str, float], now: Mapping[str, float]) -> list[str]:
     said = []
     for key, (part, least, unit) in MOVED.items():
         if key in then and key in now and abs(now[key] - then[key]) > max(least, part * abs(then[key])):
-            said.append(f"{then[key]:.3g} {unit} were expected, {now[key]:.3g} {unit} today")
+            said.append(says("were-expected-today", then=then[key], unit=unit, now=now[key]))
     return said
 
 
@@ -47,14 +48,14 @@ def mark_outdated(rows: list[SheetRow], loops: Mapping[str, LoopRow], judged: Ma
             moved = _moved(j.expected, expected_of(row, loops.get(row.circuit)))
             row = row.model_copy(update={"judged_revision": j.revision, "expected_then": j.expected, "outdated": bool(moved)})
             if moved:
-                told = f"This was read on revision {j.revision}: {'; '.join(moved)}. The circuit was changed since."
+                told = says("this-was-read-on", revision=j.revision, moved="; ".join(moved))
                 found.append(finding("test-outdated", row.circuit, f"{row.code} {row.name}", told))
         out.append(row)
     known = {r.circuit for r in rows}
     for circuit, loop in loops.items():
         j = judged.get(("reading", circuit))
         if circuit not in known and j is not None and (moved := _moved(j.expected, {"expected_mohm": loop.expected_mohm})):
-            told = f"This was read on revision {j.revision}: {'; '.join(moved)}. The circuit was changed since."
+            told = says("this-was-read-on", revision=j.revision, moved="; ".join(moved))
             found.append(finding("test-outdated", circuit, f"{loop.code} {loop.name}", told))
     return out, found
 

@@ -16,6 +16,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import BadInput, Contract, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method, Standard
+from bothy.core.words.says import proving_says as says
 
 MODEL = Method("prove.circuit-model") + Standard("Kirchhoff’s laws")
 OPEN_OHM = 1e10
@@ -163,9 +164,9 @@ class ElementIn(Contract):
     def _whole(self) -> Self:
         for kind, key in (("source", "emf_v"), ("resistor", "resistance_ohm"), ("load", "power_w")):
             if self.kind == kind and getattr(self, key) is None:
-                raise wrong(key, f"is required for a {kind}")
+                raise wrong(key, says("required-for-2", kind=kind))
         if self.a == self.b:
-            raise wrong("b", "must be another node than a")
+            raise wrong("b", says("must-be-another-node"))
         return self
 
     def element(self) -> Element:
@@ -193,11 +194,11 @@ class FaultIn(Contract):
     def _whole(self) -> Self:
         if self.mode == "bridge":
             if self.a is None or self.b is None:
-                raise wrong("a" if self.a is None else "b", "is required for a bridge")
+                raise wrong("a" if self.a is None else "b", says("required-for-bridge"))
         elif self.element is None:
-            raise wrong("element", "is required: what has the fault")
+            raise wrong("element", says("required-what-has-fault"))
         if self.mode == "high_resistance" and self.resistance_ohm is None:
-            raise wrong("resistance_ohm", "is required for high_resistance")
+            raise wrong("resistance_ohm", says("required-for-high-resistance"))
         return self
 
 
@@ -211,9 +212,9 @@ class ProbeIn(Contract):
     def _whole(self) -> Self:
         if self.mode == "current":
             if self.element is None:
-                raise wrong("element", "is required: through which element")
+                raise wrong("element", says("required-through-which-element"))
         elif self.a is None or self.b is None:
-            raise wrong("a" if self.a is None else "b", "is required: both points of the probe")
+            raise wrong("a" if self.a is None else "b", says("required-both-points-probe"))
         return self
 
 
@@ -229,21 +230,21 @@ class CircuitProbeIn(Contract):
         ids = [e.id for e in self.elements]
         for i, one in enumerate(ids):
             if one in ids[:i]:
-                raise wrong("id", f"“{one}” is there twice; every id must be unique")
+                raise wrong("id", says("there-twice-every-id", one=one))
         nodes = {n for e in self.elements for n in (e.a, e.b)}
         if self.ground not in nodes:
-            raise wrong("ground", f"“{self.ground}” is no node of the circuit")
+            raise wrong("ground", says("no-node-circuit", ground=self.ground))
         for f in self.faults:
             if f.mode != "bridge" and f.element not in ids:
-                raise wrong("element", f"“{f.element}” is no element of the circuit")
+                raise wrong("element", says("no-element-circuit", element=f.element))
             if f.mode == "reversed" and next(e for e in self.elements if e.id == f.element).kind != "source":
-                raise wrong("mode", "only a source can be reversed")
+                raise wrong("mode", says("only-source-can-be"))
         for key in ("a", "b"):
             for holder in (*[f for f in self.faults if f.mode == "bridge"], *([self.probe] if self.probe.mode != "current" else [])):
                 if getattr(holder, key) not in nodes:
-                    raise wrong(key, f"“{getattr(holder, key)}” is no node of the circuit")
+                    raise wrong(key, says("no-node-circuit-2", getattr=getattr(holder, key)))
         if self.probe.mode == "current" and self.probe.element not in ids:
-            raise wrong("element", f"“{self.probe.element}” is no element of the circuit")
+            raise wrong("element", says("no-element-circuit", element=self.probe.element))
         return self
 
 
@@ -264,7 +265,7 @@ def circuit_probe(inp: CircuitProbeIn, sources: dict[str, Figure] | None = None)
     count = len(elements)
     if p.mode == "resistance":
         ohm = resistance_between(elements, inp.ground, p.a or "", p.b or "")
-        reading = None if ohm is None else derived("reading", "volts of 1 mA from a to b, over it", ohm, MODEL, element_count=count)
+        reading = None if ohm is None else derived("reading", says("volts-from-to-over"), ohm, MODEL, element_count=count)
         return CircuitProbeOut.of(reading=reading, unit="ohm", blown=[])
     if inp.blow_fuses:
         solved, blown = blown_in(elements, inp.ground)
@@ -276,7 +277,7 @@ def circuit_probe(inp: CircuitProbeIn, sources: dict[str, Figure] | None = None)
         )
     value = solved.meter(p.a or "", p.b or "")
     if not np.isfinite(value):
-        raise BadInput("elements", "this circuit has no answer")
+        raise BadInput("elements", says("this-circuit-has-no"))
     return CircuitProbeOut.of(reading=derived("reading", "G·v = i, with the meter's 10 MΩ", value, MODEL, element_count=count), unit="V", blown=blown)
 
 

@@ -20,6 +20,7 @@ from bothy.core.proving.excess import Excess, ExcessResistanceIn, excess_of
 from bothy.core.proving.expected import ExpectedCircuitCurrentIn, ExpectedLoad, ExpectedLoadVoltageIn, LoadKind, expected_circuit_current, expected_load_voltage
 from bothy.core.proving.verdict import Ruling, VerdictWord, ruling
 from bothy.core.wiring.conductors import ConductorResistanceIn, conductor_resistance
+from bothy.core.words.says import proving_says as says
 
 VOLT_TOLERANCE = 0.02
 CHARGER_TOLERANCE = 0.10
@@ -144,19 +145,19 @@ def _row(c: Circuit, s: SheetCircuit, how: str, missing: str | None = None) -> S
 def _load_row(ctx: Context, c: Circuit, s: SheetCircuit, reading: Reading | None) -> SheetRow:
     """Expected current and voltage of a load circuit with everything on it switched on."""
     on_it = [a for i in c.appliances if (a := ctx.design.appliance(i)) is not None and a.count > 0]
-    row = _row(c, s, "Switch everything on this circuit on. Volts at the last appliance, amps at the board, at the same moment.")
+    row = _row(c, s, says("switch-everything-on-this"))
     if not on_it:
-        row.missing = "no appliance on it"
+        row.missing = says("no-appliance-on")
         return row
     if not c.sized:
-        row.missing = "no cable chosen yet"
+        row.missing = says("no-cable-chosen-yet")
         return row
     typed = reading.source_voltage_v if reading else None
     source = given(
         "source_voltage_v",
         typed or ctx.bank_v,
         "typed" if typed else "assumed",
-        "read at the same moment" if typed else "the bank's nominal voltage; type what you read at the bank",
+        says("read-at-same-moment") if typed else says("banks-nominal-voltage-type"),
     )
     size = {"awg": c.awg} if c.awg else {"area_mm2": c.area_mm2}
     cable = conductor_resistance(
@@ -172,7 +173,7 @@ def _load_row(ctx: Context, c: Circuit, s: SheetCircuit, reading: Reading | None
         )
     ).figure("resistance_mohm")
     fuse = c.fuse_a
-    extra = given("joints_mohm", joints_mohm(fuse) + (5.0 if c.return_path == "chassis" else 0.0), "table", "fuse, holder, switch, terminals; typical")
+    extra = given("joints_mohm", joints_mohm(fuse) + (5.0 if c.return_path == "chassis" else 0.0), "table", says("fuse-holder-switch-terminals"))
     powers = {a.id: a.running_w for a in on_it}
     main = max(on_it, key=lambda a: powers[a.id] * a.count)
     whole = sum(powers[a.id] * a.count for a in on_it)
@@ -194,7 +195,7 @@ def _load_row(ctx: Context, c: Circuit, s: SheetCircuit, reading: Reading | None
     except BadInput as exc:
         row.missing = exc.message
         return row
-    v = volts.figure("load_voltage_v").named("Expected voltage at the load")
+    v = volts.figure("load_voltage_v").named(says("expected-voltage-at-load"))
     amps = expected_circuit_current(
         ExpectedCircuitCurrentIn.trusted(
             supply_voltage_v=v.value,
@@ -243,14 +244,14 @@ def _excess(row: SheetRow, r: Reading, m: Meter) -> Excess | None:
 
 
 _CHARGER_HOW = {
-    "driving": "Engine running, bank under 80 %. Amps into the busbar; with the engine off it must be 0.",
-    "shore": "Hooked up, bank under 80 %. Amps into the busbar, below absorption voltage.",
+    "driving": says("engine-running-bank-under"),
+    "shore": says("hooked-up-bank-under"),
 }
 
 
 def _charger_row(ctx: Context, c: Circuit, s: SheetCircuit, current: Figure) -> SheetRow:
     low, high = current.value * (1 - CHARGER_TOLERANCE), current.value * (1 + CHARGER_TOLERANCE)
-    ctx.book.put(f"prove/{c.id}/expected_a", current.named("Expected charge current"))
+    ctx.book.put(f"prove/{c.id}/expected_a", current.named(says("expected-charge-current")))
     row = _row(c, s, _CHARGER_HOW[c.kind])
     row.expected_a, row.low_a, row.high_a = current.value, low, high
     return row
@@ -296,7 +297,7 @@ def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) ->
                 "test-cable-overload",
                 row.circuit,
                 name,
-                f"The meter read {r.current_a:g} A; the cable carries {s.ampacity_a:.1f} A, the fuse is {c.fuse_a or 0:g} A.",
+                says("meter-read-cable-carries", current_a=r.current_a, ampacity_a=s.ampacity_a, fuse_a=c.fuse_a or 0),
             )
         )
     if amps is not None and amps.verdict == "fail":
@@ -305,7 +306,7 @@ def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) ->
                 "test-current-band",
                 row.circuit,
                 name,
-                f"The meter read {r.current_a:g} A; {row.low_a:.2f} to {row.high_a:.2f} A expected (± {amps.expanded_uncertainty:.2f} A of the meter).",
+                says("meter-read-to-expected", current_a=r.current_a, low_a=row.low_a, high_a=row.high_a, expanded_uncertainty_a=amps.expanded_uncertainty),
                 figures=figures,
             )
         )
@@ -316,9 +317,14 @@ def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) ->
                 "test-excess-joint",
                 row.circuit,
                 name,
-                f"The loop has {over.excess:.0f} mΩ more than it should: {over.measured:.0f} mΩ between bank and load, {row.loop_mohm or 0:.0f} mΩ is right "
-                f"(good to ± {over.uncertainty:.0f} mΩ). "
-                f"In one joint that is {over.heat_w:.1f} W of heat.",
+                says(
+                    "loop-has-more-than",
+                    excess_mohm=over.excess,
+                    measured_mohm=over.measured,
+                    loop_mohm=row.loop_mohm or 0,
+                    uncertainty_mohm=over.uncertainty,
+                    heat_w=over.heat_w,
+                ),
                 figures=figures,
                 severity=over.severity if over.severity in ("danger", "fault") else None,
             )
@@ -329,27 +335,33 @@ def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) ->
                 "test-below-prediction",
                 row.circuit,
                 name,
-                f"The loop measured {over.measured:.0f} mΩ; the cable and its joints have {row.loop_mohm or 0:.0f} mΩ by the design.",
+                says("loop-measured-cable-and", measured_mohm=over.measured, loop_mohm=row.loop_mohm or 0),
             )
         )
     if volts is not None and volts.verdict == "fail" and (over is None or over.verdict != "fail"):
         low = r.load_voltage_v is not None and row.low_v is not None and r.load_voltage_v < row.low_v
-        hint = " A bad joint or a thinner cable than planned loses voltage under load." if low else " Check the voltage at the bank at the same moment."
+        hint = says("bad-joint-or-thinner") if low else says("check-voltage-at-bank")
         out.append(
             finding(
                 "test-fail",
                 row.circuit,
                 name,
-                f"The meter read {r.load_voltage_v:g} V at the load; {row.low_v:.2f} to {row.high_v:.2f} V expected (± {volts.expanded_uncertainty:.2f} "
-                f"V of the meter).{hint}",
+                says(
+                    "meter-read-at-load",
+                    load_voltage_v=r.load_voltage_v,
+                    low_v=row.low_v,
+                    high_v=row.high_v,
+                    expanded_uncertainty_v=volts.expanded_uncertainty,
+                    hint=hint,
+                ),
                 figures=figures,
             )
         )
     taken = bool(r.note.strip())  # a marginal reading is taken as it is with a note
     if worst == "marginal" and not taken:
-        out.append(finding("test-marginal", row.circuit, name, "The reading is inside its limits only if the meter is exact, or outside only if it is not."))
+        out.append(finding("test-marginal", row.circuit, name, says("reading-inside-limits-only")))
     if amps is not None and amps.meter_adequate is False and amps.verdict == "marginal" and not taken:
-        out.append(finding("test-meter-weak", row.circuit, name, f"The band is only {amps.uncertainty_ratio or 0:.1f} times the meter's own uncertainty."))
+        out.append(finding("test-meter-weak", row.circuit, name, says("band-only-times-meters", uncertainty_ratio=amps.uncertainty_ratio or 0)))
     return row.model_copy(
         update={
             "current_verdict": amps.verdict if amps else None,

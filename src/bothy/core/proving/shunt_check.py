@@ -11,6 +11,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import Contract, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import proving_says as says
 
 SHUNT = Method("prove.shunt")
 ThroughVerdict = Literal["ok", "reversed", "bypass", "partial", "over"]
@@ -26,7 +27,7 @@ class StepIn(Contract):
     @model_validator(mode="after")
     def _some(self) -> Self:
         if abs(self.clamp_a) < 0.5:
-            raise wrong("clamp_a", "must be at least 0.5 A either way: with less the clamp says nothing of the shunt")
+            raise wrong("clamp_a", says("must-be-at-least"))
         return self
 
 

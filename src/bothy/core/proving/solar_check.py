@@ -11,6 +11,7 @@ from bothy.core.contract import Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method, Standard
 from bothy.core.proving.verdict import VerdictIn, VerdictWord, verdict
+from bothy.core.words.says import proving_says as says
 
 SOLAR = Method("prove.solar")
 K_OVER_Q = 8.617333e-5
@@ -50,7 +51,7 @@ class SolarCheckIn(Contract):
     @model_validator(mode="after")
     def _warm(self) -> Self:
         if self.cell_temp_c is None and self.ambient_temp_c is None:
-            raise wrong("ambient_temp_c", "give ambient_temp_c, or cell_temp_c")
+            raise wrong("ambient_temp_c", says("give-ambient-temp-or"))
         return self
 
 

@@ -11,6 +11,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula, given, pick
 from bothy.core.method.sources import Method, Standard
+from bothy.core.words.says import proving_says as says
 
 VerdictWord = Literal["pass", "marginal", "fail"]
 
@@ -32,11 +33,11 @@ class VerdictIn(Contract):
     def _check(self) -> Self:
         if self.limit_low is None and self.limit_high is None:
             if self.expected is None:
-                raise wrong("expected", "is required where no limit is given")
+                raise wrong("expected", says("required-where-no-limit"))
             if self.tolerance_frac is None and self.tolerance_abs is None:
-                raise wrong("tolerance_frac", "is required (or tolerance_abs) where no limit is given")
+                raise wrong("tolerance_frac", says("required-or-tolerance-abs"))
         if self.limit_low is not None and self.limit_high is not None and self.limit_high < self.limit_low:
-            raise wrong("limit_high", f"must be at least limit_low ({self.limit_low:g})")
+            raise wrong("limit_high", says("must-be-at-least-limit", limit_low=self.limit_low))
         return self
 
 
@@ -105,8 +106,8 @@ def verdict(inp: VerdictIn, sources: dict[str, Figure] | None = None) -> Verdict
         limit_low=_limit("limit_low", low, inp),
         limit_high=_limit("limit_high", high, inp),
         margin=pick(
-            "Distance to the nearer limit",
-            "positive inside",
+            says("distance-to-nearer-limit"),
+            says("positive-inside"),
             min(margins),
             "",
             Method("prove.verdict"),

@@ -10,6 +10,7 @@ from pydantic import Field
 from bothy.core.contract import EPS, Contract, Outcome
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import roof_says as says
 
 THIN_MM = 2.0
 Section = Literal["flat", "fillet", "round"]
@@ -78,7 +79,7 @@ def adhesive_need(inp: AdhesiveNeedIn, sources: dict[str, Figure] | None = None)
             tension_strength_mpa=inp.tension_strength_mpa,
         ),
         bead_length_required_m=fig("bead_length_required_m", "A/b", needed, area_required_mm2=area, bead_width_mm=inp.bead_width_mm),
-        bead_length_used_m=fig("bead_length_used_m", "given, else required", used, bead_length_required_m=needed),
+        bead_length_used_m=fig("bead_length_used_m", says("given-else-required"), used, bead_length_required_m=needed),
         area_provided_mm2=fig("area_provided_mm2", "b·length", given_mm2, bead_width_mm=inp.bead_width_mm, bead_length_used_m=used),
         utilisation_frac=None
         if given_mm2 <= 0

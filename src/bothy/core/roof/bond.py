@@ -13,6 +13,7 @@ from bothy.core.roof.pack import Rect
 from bothy.core.roof.plan import Cut, RoofShape, RoofThing
 from bothy.core.roof.products import PRODUCTS, Product, bead_least_mm
 from bothy.core.roof.wind import AIR_KG_M3, COEFFICIENTS
+from bothy.core.words.says import roof_says as says
 
 Line = tuple[tuple[float, float], ...]
 INSET_M, FOOT_X_M, FOOT_Y_M, INNER_M, DRAIN_M, DRAIN_STEP_M = 0.03, 0.15, 0.10, 0.12, 0.015, 0.4
@@ -167,22 +168,24 @@ def amounts(things: tuple[RoofThing, ...], held: dict[str, Held], b: Bonding) ->
         ml, s = section_mm2("round", SEAL_MM, SEAL_MM) * seal * (1 + WASTE), PRODUCTS["hybrid"]
         out.append(
             Amount(
-                "sealant", "sealant, the same kind as the bond", ml, "mL", _packs(ml, s.pack_ml), f"{s.pack_ml:g} mL", f"two beads round {len(cuts)} openings"
+                "sealant",
+                says("sealant-same-kind-as"),
+                ml,
+                "mL",
+                _packs(ml, s.pack_ml),
+                f"{s.pack_ml:g} mL",
+                says("two-beads-round-openings", cuts_count=len(cuts)),
             )
         )
         edge = sum(seal_m(c) for c in cuts)
         ml = edge * 0.03 * 2 * 0.12 * 1000  # a strip of 30 mm, two coats, about 0.12 L/m²
-        out.append(Amount("edge_paint", "rust paint for cut edges", ml, "mL", _packs(ml, 125), "125 mL", f"{edge:.1f} m of bare edge, two coats"))
+        out.append(Amount("edge_paint", says("rust-paint-for-cut"), ml, "mL", _packs(ml, 125), "125 mL", says("bare-edge-two-coats", edge_m=edge)))
     area = bond_m * (b.bead_width_mm + 20) / 1000
     if area > 0:
         ml = area * 100 * (1 + WASTE)  # about 0.1 L/m²
-        out.append(Amount("primer", "primer or activator for the adhesive", ml, "mL", _packs(ml, 100), "100 mL", "on the roof and on the part"))
-        out.append(Amount("cleaner", "solvent cleaner and lint-free cloths", 2 * ml, "mL", _packs(2 * ml, 500), "500 mL", "two wipes with two cloths"))
+        out.append(Amount("primer", says("primer-or-activator-for"), ml, "mL", _packs(ml, 100), "100 mL", says("on-roof-and-on")))
+        out.append(Amount("cleaner", says("solvent-cleaner-and-lint"), 2 * ml, "mL", _packs(2 * ml, 500), "500 mL", says("two-wipes-with-two")))
     foam = sum(seal_m(t.cut) + 0.1 for t in things if t.cut is not None and t.cut.gasket is not None and t.hole is not None)
     if foam > 0:
-        out.append(
-            Amount(
-                "gasket", "closed-cell gasket, if the unit has none", foam, "m", _packs(foam, 2.5), "2.5 m", "round the opening of each unit that is clamped"
-            )
-        )
+        out.append(Amount("gasket", says("closed-cell-gasket-if"), foam, "m", _packs(foam, 2.5), "2.5 m", says("round-opening-each-unit")))
     return out

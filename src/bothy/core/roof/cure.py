@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import EPS, Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import roof_says as says
 
 LONG_MM = 15.0
 
@@ -41,12 +42,12 @@ class CureTimeIn(Contract):
     def _sense(self) -> Self:
         if self.chemistry == "two_part":
             if self.handling_time_ref_h is None:
-                raise wrong("handling_time_ref_h", "is required for a two-part product")
+                raise wrong("handling_time_ref_h", says("required-for-two-part"))
             return self
         if self.humidity_frac is None:
-            raise wrong("humidity_frac", "is required: a one-part product cures by the moisture of the air")
+            raise wrong("humidity_frac", says("required-one-part-product"))
         if self.cure_path_mm is None and self.bead_width_mm is None:
-            raise wrong("cure_path_mm", "give cure_path_mm, or bead_width_mm")
+            raise wrong("cure_path_mm", says("give-cure-path-or"))
         return self
 
 

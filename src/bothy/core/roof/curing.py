@@ -15,6 +15,7 @@ from bothy.core.design.build import Build
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
 from bothy.core.roof.cure import saturation_pa
+from bothy.core.words.says import roof_says as says
 
 CureModel = Literal["time", "moisture"]
 CureMaterial = Literal[
@@ -48,19 +49,19 @@ class Curing(NamedTuple):
 
 
 CURINGS: dict[str, Curing] = {
-    "ms_sealant": Curing("hybrid sealant", "moisture", None, 3.0, 20, 2.0, 5, 35),
-    "pu_adhesive": Curing("polyurethane adhesive", "moisture", None, 3.5, 20, 2.0, 8, 35),
-    "primer_paint": Curing("rust primer and paint", "time", 16, 3.0, 20, 2.0, 8, 35),
-    "edge_paint": Curing("paint on cut edges", "time", 4, 3.0, 20, 2.0, 8, 35),
-    "contact_adhesive": Curing("contact adhesive", "time", 24, 3.0, 20, 1.8, 10, 30),
+    "ms_sealant": Curing(says("hybrid-sealant"), "moisture", None, 3.0, 20, 2.0, 5, 35),
+    "pu_adhesive": Curing(says("polyurethane-adhesive"), "moisture", None, 3.5, 20, 2.0, 8, 35),
+    "primer_paint": Curing(says("rust-primer-and-paint"), "time", 16, 3.0, 20, 2.0, 8, 35),
+    "edge_paint": Curing(says("paint-on-cut-edges"), "time", 4, 3.0, 20, 2.0, 8, 35),
+    "contact_adhesive": Curing(says("contact-adhesive"), "time", 24, 3.0, 20, 1.8, 10, 30),
     "varnish": Curing("varnish", "time", 24, 3.0, 20, 2.0, 10, 30),
-    "floor_adhesive": Curing("floor adhesive", "time", 24, 3.0, 20, 2.0, 15, 30),
-    "wood_glue": Curing("wood glue", "time", 24, 3.0, 20, 2.0, 8, 35),
-    "epoxy": Curing("two-part epoxy", "time", 16, 3.0, 20, 2.0, 10, 35),
-    "spray_foam": Curing("spray foam", "time", 24, 3.0, 20, 1.5, 15, 35),
-    "cavity_wax": Curing("cavity wax", "time", 24, 3.0, 20, 1.5, 5, 35),
-    "solvent_cement": Curing("solvent cement", "time", 24, 3.0, 20, 1.8, 5, 35),
-    "thread_sealant": Curing("thread sealant", "time", 24, 3.0, 20, 2.0, 5, 40),
+    "floor_adhesive": Curing(says("floor-adhesive"), "time", 24, 3.0, 20, 2.0, 15, 30),
+    "wood_glue": Curing(says("wood-glue"), "time", 24, 3.0, 20, 2.0, 8, 35),
+    "epoxy": Curing(says("two-part-epoxy"), "time", 16, 3.0, 20, 2.0, 10, 35),
+    "spray_foam": Curing(says("spray-foam"), "time", 24, 3.0, 20, 1.5, 15, 35),
+    "cavity_wax": Curing(says("cavity-wax"), "time", 24, 3.0, 20, 1.5, 5, 35),
+    "solvent_cement": Curing(says("solvent-cement"), "time", 24, 3.0, 20, 1.8, 5, 35),
+    "thread_sealant": Curing(says("thread-sealant"), "time", 24, 3.0, 20, 2.0, 5, 40),
 }
 """Typical; the data sheet wins."""
 PLAIN = Curing("", "time", None, 3.0, 20, 2.0, 5, 35)
@@ -206,12 +207,12 @@ class CureWindowIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.material is None and self.model is None:
-            raise wrong("material", "give a material, or model “time” or “moisture”")
+            raise wrong("material", says("give-material-or-model"))
         c = self.curing
         if c.model == "time" and c.ref_h is None:
-            raise wrong("cure_h_ref", "is required where the material is not of the table: hours until cured at the reference temperature")
+            raise wrong("cure_h_ref", says("required-where-material-not"))
         if c.max_c < c.min_c:
-            raise wrong("max_temp_c", f"must be at least min_temp_c ({c.min_c:g} °C)")
+            raise wrong("max_temp_c", says("must-be-at-least", min_c=c.min_c))
         return self
 
     @property
@@ -249,13 +250,13 @@ def cure_window(inp: CureWindowIn, sources: dict[str, Figure] | None = None) -> 
     def fig(key: str, expression: str, value: float, **inputs: float) -> Figure:
         return derived(key, expression, value, Method("roof.cure-window"), **inputs)
 
-    law = "24·(depth/depth in 24 h)²" if c.model == "moisture" else "hours at the reference temperature"
+    law = "24·(depth/depth in 24 h)²" if c.model == "moisture" else says("hours-at-reference-temperature")
     what = {"bead_depth_mm": inp.bead_depth_mm, "depth_24h_mm": c.depth_mm} if c.model == "moisture" else {"cure_h_ref": c.ref_h or 0.0}
     within = got.ready_h is not None and got.ready_h <= hours + EPS
     return CureWindowOut.of(
         required_equiv_h=fig("required_equiv_h", law, needed, **what),
         equiv_h=fig("equiv_h", "Σ rate·Δt", got.reached, duration_h=hours),
-        progress_frac=fig("progress_frac", "reached/required, at most 1", min(1.0, got.reached / needed), equiv_h=got.reached, required_equiv_h=needed),
+        progress_frac=fig("progress_frac", says("reached-required-at-most"), min(1.0, got.reached / needed), equiv_h=got.reached, required_equiv_h=needed),
         ready_h=None if got.ready_h is None else fig("ready_h", "when Σ rate·Δt = required", got.ready_h, equiv_h=got.reached, required_equiv_h=needed),
         cured=within,
         stalled_h=fig("stalled_h", "Σ Δt below the least temperature", got.stalled_h, min_temp_c=c.min_c),

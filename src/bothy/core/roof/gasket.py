@@ -9,6 +9,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import EPS, Contract, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import roof_says as says
 
 
 class GasketTrimIn(Contract):
@@ -24,11 +25,11 @@ class GasketTrimIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.max_compression_frac < self.target_compression_frac - EPS:
-            raise wrong("max_compression_frac", f"must be at least target_compression_frac ({self.target_compression_frac:g})")
+            raise wrong("max_compression_frac", says("must-be-at-least-target", target_compression_frac=self.target_compression_frac))
         if self.min_remaining_mm >= self.gasket_thickness_mm:
-            raise wrong("min_remaining_mm", f"must be less than gasket_thickness_mm ({self.gasket_thickness_mm:g})")
+            raise wrong("min_remaining_mm", says("must-be-less-than", gasket_thickness_mm=self.gasket_thickness_mm))
         if self.clamp_min_mm is not None and self.clamp_max_mm is not None and self.clamp_max_mm < self.clamp_min_mm:
-            raise wrong("clamp_max_mm", f"must be at least clamp_min_mm ({self.clamp_min_mm:g})")
+            raise wrong("clamp_max_mm", says("must-be-at-least-clamp", clamp_min_mm=self.clamp_min_mm))
         return self
 
 

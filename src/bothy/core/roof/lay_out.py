@@ -16,6 +16,7 @@ from bothy.core.roof.pack import Spot as Position
 from bothy.core.roof.plan import AIR_M, BONDED_EDGE_M, EDGE_M, GAP_M, OPENS_M, PANEL_M, RoofShape, RoofThing, roof_things, shape_of
 from bothy.core.roof.rules import apart, crossed, edge_of, margin_between
 from bothy.core.roof.shading import DESIGN_DEG
+from bothy.core.words.says import roof_says as says
 
 STEPS = 150_000
 ORDER = ("air_conditioner", "rooflight", "hatch", "fan", "box", "vent", "other")
@@ -161,13 +162,13 @@ def strip_of(t: RoofThing, panel_top: float) -> float:
 
 
 IDEALS: tuple[tuple[str, bool, Callable[[int, int], float]], ...] = (
-    ("spread along the roof, on its centre line", False, lambda i, n: (n - i - 0.5) / n),
-    ("one after the other from the front, on the centre line", False, lambda i, n: 1.0),
-    ("at both ends, on the centre line", False, lambda i, n: 1.0 if i % 2 == 0 else 0.0),
-    ("together at the front", True, lambda i, n: 1.0),
-    ("together at both ends", True, lambda i, n: 1.0 if i % 2 == 0 else 0.0),
-    ("together in the middle", True, lambda i, n: 0.5),
-    ("together at the rear", True, lambda i, n: 0.0),
+    (says("spread-along-roof-on"), False, lambda i, n: (n - i - 0.5) / n),
+    (says("one-after-other-from"), False, lambda i, n: 1.0),
+    (says("at-both-ends-on"), False, lambda i, n: 1.0 if i % 2 == 0 else 0.0),
+    (says("together-at-front"), True, lambda i, n: 1.0),
+    (says("together-at-both-ends"), True, lambda i, n: 1.0 if i % 2 == 0 else 0.0),
+    (says("together-in-middle"), True, lambda i, n: 0.5),
+    (says("together-at-rear"), True, lambda i, n: 0.0),
 )
 """Ways to lay out what opens, the pleasantest first: words, whether things may lie beside the centre line, and where each is wanted, 0 rear to 1 front."""
 
@@ -198,14 +199,14 @@ def lay_out(design: Design, between: Callable[[float], None] | None = None) -> L
     out = [t.spot for t in (*opened, *laid) if t.spot is not None]
     why = []
     if opened:
-        why.append(f"Openings {word}, and between the ribs, so that none is cut.")
+        why.append(says("openings-and-between-ribs", word=word))
         framed = [t.name for t in opened if t.spot is not None and t.spot.framed]
         if framed:
-            why.append(f"No free stretch between two ribs is long enough for {', '.join(framed)}: carry the cut with a frame.")
+            why.append(says("no-free-stretch-between", framed=", ".join(framed)))
     if panels:
-        clear = "out of their shadow at a sun of 20°" if score[2] else "close to them, since they go nowhere else"
-        lie = "; the rest found no room." if len(laid) < len(panels) else "."
-        why.append(f"{len(laid)} of {len(panels)} panels beside {'them' if opened or fixed else 'each other'}, {clear}{lie}")
+        clear = says("out-their-shadow-at") if score[2] else says("close-to-them-since")
+        lie = says("rest-found-no-room") if len(laid) < len(panels) else "."
+        why.append(says("panels-beside-them", laid_count=len(laid), panels_count=len(panels), opened=bool(opened or fixed), clear=clear, lie=lie))
     return LaidOut((*out, *more), (*left, *(t for t in panels if t.key not in have)), len(laid), max(most, len(laid)), tuple(why))
 
 

@@ -10,6 +10,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import Contract, Outcome, unique_ids, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import roof_says as says
 
 MOST = 3000
 TOL = 1e-6
@@ -200,7 +201,7 @@ class RoofIn(Contract):
     def _upper(self) -> Self:
         for axis in "xy":
             if getattr(self, f"{axis}1_m") <= getattr(self, f"{axis}0_m"):
-                raise wrong(f"{axis}1_m", f"must be above {axis}0_m ({getattr(self, f'{axis}0_m'):g})")
+                raise wrong(f"{axis}1_m", says("must-be-above", axis=axis, getattr=getattr(self, f"{axis}0_m")))
         return self
 
 
@@ -230,9 +231,9 @@ class PanelPackIn(Contract):
         unique_ids(p.id for p in self.panels)
         unique_ids(o.id for o in self.obstacles)
         if self.objective == "power" and not any(p.power_w > 0 for p in self.panels):
-            raise wrong("power_w", "the most power needs a panel with power_w")
+            raise wrong("power_w", says("most-power-needs-panel"))
         if len(spots(*_setting(self))) > MOST:
-            raise wrong("panels", f"lead to more than {MOST} positions; divide the roof, or use fewer types")
+            raise wrong("panels", says("lead-to-more-than", most=MOST))
         return self
 
 
@@ -274,7 +275,7 @@ def panel_pack(inp: PanelPackIn, sources: dict[str, Figure] | None = None) -> Pa
         return derived(key, expression, value, Method("roof.packing"), **inputs)
 
     return PanelPackOut.of(
-        panel_count=fig("panel_count", "the most of all packings of the positions", count, position_count=tried),
+        panel_count=fig("panel_count", says("most-all-packings-positions"), count, position_count=tried),
         power_w=fig("power_w", "Σ P", sum(kinds[s.panel].power for s in best.chosen), panel_count=count),
         panel_area_m2=fig("panel_area_m2", "Σ length·width", area, panel_count=count),
         cover_frac=fig("cover_frac", "panels/roof", area / roof, panel_area_m2=area, roof_area_m2=roof),

@@ -17,6 +17,7 @@ from bothy.core.fit.geometry import Geometry, geometry_of
 from bothy.core.fit.ledger import Kilo
 from bothy.core.roof.pack import Rect
 from bothy.core.vehicles import PRESETS
+from bothy.core.words.says import roof_says as says
 
 EDGE_M, BONDED_EDGE_M, OPENS_M, GAP_M = 0.05, 0.03, 0.05, 0.02
 RIB_M = 0.04
@@ -211,8 +212,8 @@ def shape_of(design: Design, body: BodyShape) -> RoofShape:
             assumed.append(word)
         return usual if typed is None else typed
 
-    x0 = take("where it begins", doc.x0_m, p.x0 * along)
-    x1 = take("where it ends", doc.x1_m, p.x1 * along)
+    x0 = take(says("where-begins"), doc.x0_m, p.x0 * along)
+    x1 = take(says("where-ends"), doc.x1_m, p.x1 * along)
     x1 = max(x1, x0 + 0.3)
     width = take("width", doc.width_m, p.width * across)
     crown = min(take("crown", None if doc.crown_mm is None else doc.crown_mm / 1000, p.crown * across), width / 2)
@@ -223,8 +224,8 @@ def shape_of(design: Design, body: BodyShape) -> RoofShape:
         ribs = _usual_ribs(p, x0, x1)
     hulls = {"grp": "grp", "steel": "steel", "aluminium": "aluminium", "wood": "grp"}
     material = hulls.get(design.vehicle.hull or "", p.material) if design.vehicle.preset == "boat" else p.material
-    skin = take("thickness of the skin", doc.skin_mm, p.skin_mm)
-    lining = take("thickness of the lining", doc.lining_mm, 1000 * body.linings["roof"])
+    skin = take(says("thickness-skin"), doc.skin_mm, p.skin_mm)
+    lining = take(says("thickness-lining"), doc.lining_mm, 1000 * body.linings["roof"])
     return RoofShape(Rect(x0, x1, -width / 2, width / 2), crown, ribs, tuple(doc.below), skin, skin + lining, material, tuple(assumed))
 
 
@@ -260,7 +261,7 @@ def _panels(design: Design) -> list[RoofThing]:
         part = parts().get(a.part or "")
         kg = a.unit_mass_kg if a.unit_mass_kg is not None else part.mass_kg if part is not None and part.mass_kg > 0 else a.panel_power_w * 0.057
         kind = "flexible" if a.mounting == "glued" else "panel"
-        out += [RoofThing(f"panel:{a.id}-{i + 1}", f"{a.name}, panel {i + 1}", kind, size, kg, f"power:array-{a.id}", None, a.id) for i in range(n)]
+        out += [RoofThing(f"panel:{a.id}-{i + 1}", says("panel", a_name=a.name, i=i + 1), kind, size, kg, f"power:array-{a.id}", None, a.id) for i in range(n)]
     return out
 
 
@@ -370,5 +371,5 @@ def masses_on_roof(things: tuple[RoofThing, ...], z: float) -> tuple[Kilo, ...]:
     for t in things:
         r = t.rect
         if t.of is None and t.mass_kg > 0 and r is not None and not (t.spot is not None and t.spot.kept):
-            out.append(Kilo(t.key, t.name, t.mass_kg, ((r.x0 + r.x1) / 2, (r.y0 + r.y1) / 2, z + t.top / 2), "fixed", "on the roof", True))
+            out.append(Kilo(t.key, t.name, t.mass_kg, ((r.x0 + r.x1) / 2, (r.y0 + r.y1) / 2, z + t.top / 2), "fixed", says("on-roof"), True))
     return tuple(out)

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
+from bothy.core.words.says import roof_says as says
+
 
 class Product(NamedTuple):
     """MPa in shear and tension (0: it seals and carries nothing), mm cured in the first 24 h at 23 °C and 50 %, hours until handling of a two-part product,
@@ -27,29 +29,27 @@ class Product(NamedTuple):
 
 
 PRODUCTS: dict[str, Product] = {
-    "hybrid": Product("hybrid adhesive, one part", 1.5, 1.0, 3.0, None, 5, 35, 15, 290, "feet, profiles, panels, rims; can be painted"),
-    "polyurethane": Product(
-        "polyurethane adhesive, one part", 2.0, 2.0, 3.5, None, 8, 35, 20, 300, "windows and feet; primer on glass and paint, covered from the sun"
-    ),
-    "silicone": Product("neutral silicone", 0.0, 0.0, 2.5, None, 5, 40, 15, 310, "sealing only, never under a later bond"),
-    "epoxy": Product("two-part epoxy", 12.0, 10.0, None, 16, 10, 35, 30, 50, "stiff: unlike materials at most 0.5 m long"),
-    "butyl_tape": Product("butyl tape", 0.0, 0.0, None, None, 5, 40, 1000, 250, "a gasket that stays soft; a joint that comes apart again"),
-    "foam_tape": Product("acrylic foam tape", 0.085, 0.085, None, 72, 10, 38, 1, 250, "smooth, clean faces; 60 cm² for each kg that hangs on it"),
+    "hybrid": Product(says("hybrid-adhesive-one-part"), 1.5, 1.0, 3.0, None, 5, 35, 15, 290, says("feet-profiles-panels-rims")),
+    "polyurethane": Product(says("polyurethane-adhesive-one-part"), 2.0, 2.0, 3.5, None, 8, 35, 20, 300, says("windows-and-feet-primer")),
+    "silicone": Product(says("neutral-silicone"), 0.0, 0.0, 2.5, None, 5, 40, 15, 310, says("sealing-only-never-under")),
+    "epoxy": Product(says("two-part-epoxy"), 12.0, 10.0, None, 16, 10, 35, 30, 50, says("stiff-unlike-materials-at")),
+    "butyl_tape": Product(says("butyl-tape"), 0.0, 0.0, None, None, 5, 40, 1000, 250, says("gasket-that-stays-soft")),
+    "foam_tape": Product(says("acrylic-foam-tape"), 0.085, 0.085, None, 72, 10, 38, 1, 250, says("smooth-clean-faces-for")),
 }
 HYGROSCOPIC_PATH_MM = 15.0
 """A one-part bead practically never cures further from the air than this."""
 
 BAD_SURFACES: dict[str, tuple[str, str]] = {
-    "loose_paint": ("loose paint", "Take it off to sound paint or metal and prime it, or bolt instead."),
-    "rust": ("rust", "Grind to bright metal, prime, and let the primer dry; where it has holes, let in metal first."),
-    "silicone_residue": ("traces of silicone", "Cut it off, use a silicone remover, sand and clean; nothing sticks to silicone."),
-    "polyethylene": ("polyethylene or polypropylene", "Fix it with screws or bolts; adhesives don’t hold there."),
+    "loose_paint": (says("loose-paint"), says("take-off-to-sound")),
+    "rust": ("rust", says("grind-to-bright-metal")),
+    "silicone_residue": (says("traces-silicone"), says("cut-off-use-silicone")),
+    "polyethylene": (says("polyethylene-or-polypropylene"), says("fix-with-screws-or")),
 }
 GOOD_SURFACES: dict[str, str] = {
-    "sound_paint": "Cross-cut a hidden spot and pull tape off it; scuff with P320, wipe with solvent and two cloths.",
-    "bare_primed": "P180 to P240, wipe, primer with its flash-off time; nothing stays bare.",
-    "gel_coat": "P180 to P240, wipe with solvent and two cloths; activator where the product asks for it.",
-    "aluminium": "P180, wipe, primer within the hour: aluminium skins over.",
+    "sound_paint": says("cross-cut-hidden-spot"),
+    "bare_primed": says("to-wipe-primer-with"),
+    "gel_coat": says("to-wipe-with-solvent"),
+    "aluminium": says("wipe-primer-within-hour"),
 }
 
 EXPANSION_PER_K: dict[str, float] = {"steel": 12e-6, "aluminium": 23e-6, "glass": 9e-6, "grp": 20e-6, "acrylic": 70e-6}

@@ -14,6 +14,7 @@ from bothy.core.roof.bond import Held, hold
 from bothy.core.roof.pack import Rect
 from bothy.core.roof.plan import BONDED_EDGE_M, EDGE_M, GAP_M, OPENS_M, Rib, RoofShape, RoofThing
 from bothy.core.roof.products import BAD_SURFACES, HYGROSCOPIC_PATH_MM, PRODUCTS
+from bothy.core.words.says import roof_says as says
 
 BELOW_M, GLAND_M, WALK_M = 0.05, 0.30, 0.30
 TOLERANCE_M = 0.0005
@@ -94,7 +95,7 @@ def _inside(design: Design, roof: RoofShape, t: RoofThing, laid: list[RoofThing]
     moved = Rect(x, x + r.x1 - r.x0, y, y + r.y1 - r.y0)
     if any(o.key != t.key and o.rect is not None and apart(moved, o.rect) < margin_between(t, o) - TOLERANCE_M for o in laid):
         return None
-    return _set(design, t, f"Move {t.name} inboard", x_m=round(x, 4), y_m=round(y, 4))
+    return _set(design, t, says("move-inboard", t_name=t.name), x_m=round(x, 4), y_m=round(y, 4))
 
 
 def _spots(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[Finding]:
@@ -105,7 +106,11 @@ def _spots(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[F
                 "fit-roof-edge",
                 t.key,
                 t.name,
-                f"{t.name} lies {mm(over)} too far to the {side}; {mm(edge_of(t)) if edge_of(t) else 'nothing'} must be left to the edge.",
+                (
+                    says("lies-too-far-to", t_name=t.name, mm=mm(over), side=side, mm_2=mm(edge_of(t)))
+                    if edge_of(t)
+                    else says("lies-too-far-to-nothing", t_name=t.name, mm=mm(over), side=side)
+                ),
                 fix=_inside(design, roof, t, laid),
             )
     for a, b in combinations(laid, 2):
@@ -113,8 +118,12 @@ def _spots(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[F
         need, there = margin_between(a, b), apart(a.rect, b.rect)
         under = {a.kind, b.kind} & {"gland"} and {a.kind, b.kind} & {"panel"}
         if there < need - TOLERANCE_M and not under and {a.kind, b.kind} != {"walkway"} and "rail" not in (a.kind, b.kind):
-            what = f"lie {mm(-there)} in each other" if there < -TOLERANCE_M else f"lie {mm(there) if there > 0 else '0 mm'} apart and need {mm(need)}"
-            yield finding("fit-roof-overlap", a.key, a.name, f"{a.name} and {b.name} {what}.", related=[b.key])
+            what = (
+                says("lie-in-each-other", mm=mm(-there))
+                if there < -TOLERANCE_M
+                else (says("lie-apart-and-need", mm=mm(there), mm_2=mm(need)) if there > 0 else says("lie-apart-and-need-2", mm=mm(need)))
+            )
+            yield finding("fit-roof-overlap", a.key, a.name, says("and", a_name=a.name, b_name=b.name, what=what), related=[b.key])
 
 
 def _cuts(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[Finding]:
@@ -130,7 +139,7 @@ def _cuts(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[Fi
                 "fit-roof-rib-cut",
                 t.key,
                 t.name,
-                f"The cut-out of {t.name} goes through {names} ({mm(deep)}); what held the roof up there is gone.",
+                says("cut-out-goes-through", t_name=t.name, names=names, mm=mm(deep)),
                 fix=_between(design, roof, t, laid),
             )
         grown = Rect(hole.x0 - BELOW_M, hole.x1 + BELOW_M, hole.y0 - BELOW_M, hole.y1 + BELOW_M)
@@ -140,7 +149,14 @@ def _cuts(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[Fi
                 near = max(0.0, apart(hole, over))
                 word = b.kind.replace("_", " ")
                 yield finding(
-                    "fit-roof-below", t.key, t.name, f"{b.name} ({word}) lies {'under' if near <= 0 else mm(near) + ' from'} the cut-out of {t.name}."
+                    "fit-roof-below",
+                    t.key,
+                    t.name,
+                    (
+                        says("lies-under-cut-out", b_name=b.name, word=word, t_name=t.name)
+                        if near <= 0
+                        else says("lies-cut-out", b_name=b.name, word=word, mm=mm(near) + " from", t_name=t.name)
+                    ),
                 )
         yield from _clamped(roof, t)
 
@@ -160,7 +176,7 @@ def _between(design: Design, roof: RoofShape, t: RoofThing, laid: list[RoofThing
                 continue
             if all(o.key == t.key or o.rect is None or apart(moved, o.rect) >= margin_between(t, o) - TOLERANCE_M for o in laid):
                 way = "forwards" if d > 0 else "backwards"
-                return _set(design, t, f"Move it {abs(1000 * d):.0f} mm {way}, between the ribs", x_m=round(r.x0 + d, 4))
+                return _set(design, t, says("move-between-ribs", d_mm=abs(1000 * d), way=way), x_m=round(r.x0 + d, 4))
     return None
 
 
@@ -174,16 +190,14 @@ def _clamped(roof: RoofShape, t: RoofThing) -> Iterator[Finding]:
             "fit-clamp-too-thick",
             t.key,
             t.name,
-            f"Skin and lining are {roof.thick_mm:.0f} mm thick at {t.name}; its clamp takes at most {c.clamp_max:.0f} mm, "
-            f"{roof.thick_mm - c.clamp_max:.0f} mm less.",
+            says("skin-and-lining-thick", thick_mm=roof.thick_mm, t_name=t.name, clamp_max_mm=c.clamp_max, thick_mm_2=roof.thick_mm - c.clamp_max),
         )
     elif c.clamp_min is not None and roof.thick_mm < c.clamp_min - EPS:
         yield finding(
             "fit-clamp-packing",
             t.key,
             t.name,
-            f"Skin and lining are {roof.thick_mm:.0f} mm thick at {t.name}; its clamp needs at least {c.clamp_min:.0f} mm: "
-            f"pack {c.clamp_min - roof.thick_mm:.0f} mm.",
+            says("skin-and-lining-thick-at", thick_mm=roof.thick_mm, t_name=t.name, clamp_mm=c.clamp_min, clamp_mm_2=c.clamp_min - roof.thick_mm),
         )
     if c.gasket is None:
         return
@@ -195,14 +209,13 @@ def _clamped(roof: RoofShape, t: RoofThing) -> Iterator[Finding]:
     h = 1000 * max(q.height for q in under)
     limit = (c.gasket - REMAIN_MM) * (1 - SQUEEZE)
     if h > limit + EPS:
-        yield finding("fit-rib-too-high", t.key, t.name, f"A rib of {h:.0f} mm lies under the gasket of {t.name}; at most {limit:.0f} mm can be trimmed away.")
+        yield finding("fit-rib-too-high", t.key, t.name, says("rib-lies-under-gasket", h_mm=h, t_name=t.name, limit_mm=limit))
     elif h > c.gasket * (SQUEEZE_MOST - SQUEEZE) + EPS:
         yield finding(
             "fit-gasket-trim",
             t.key,
             t.name,
-            f"Under the gasket of {t.name} lie{'s' if len(under) == 1 else ''} {len(under)} rib{'s' if len(under) > 1 else ''} of {h:.0f} mm: trim "
-            f"{h / (1 - SQUEEZE):.0f} mm off the gasket there; it seats at {seat:.0f} mm.",
+            says("under-gasket-lie-rib", t_name=t.name, under_count=len(under), h_mm=h, h_mm_2=h / (1 - SQUEEZE), seat_mm=seat),
         )
 
 
@@ -210,29 +223,28 @@ def _panels(design: Design, laid: list[RoofThing], shaded: dict[str, float]) -> 
     panels = [t for t in laid if t.kind in ("panel", "flexible")]
     dark = sorted((t for t in panels if shaded.get(t.key, 0.0) > SHADED), key=lambda t: -shaded[t.key])
     for t in dark[:1]:
-        rest = f", and less of {len(dark) - 1} other{'s' if len(dark) > 2 else ''}" if len(dark) > 1 else ""
+        rest = says("and-less-other", dark_count=len(dark) - 1, dark_count_over=len(dark) > 2) if len(dark) > 1 else ""
         yield finding(
             "fit-panel-shaded",
             t.key,
             t.name,
-            f"What stands on the roof takes {100 * shaded[t.key]:.0f} % of the direct light of {t.name} at the lowest sun that is planned{rest}; "
-            "Power and Trips reckon with it.",
+            says("what-stands-on-roof", shaded_pc=100 * shaded[t.key], t_name=t.name, rest=rest),
             related=[x.key for x in dark[1:]],
         )
     for t in panels:
         if t.kind == "panel" and not AIR_LOW_M - EPS <= t.gap <= AIR_HIGH_M + EPS:
-            hot = "it gets hot and gives several per cent less" if t.gap < AIR_LOW_M else "wind gets under it"
+            hot = says("gets-hot-and-gives") if t.gap < AIR_LOW_M else says("wind-gets-under")
             yield finding(
                 "fit-panel-airgap",
                 t.key,
                 t.name,
-                f"Under {t.name} there is {mm(t.gap) if t.gap > 0 else 'no'} air: {hot}.",
-                fix=_set(design, t, "Set it on 30 mm", gap_m=0.03),
+                (says("under-there-air", t_name=t.name, mm=mm(t.gap), hot=hot) if t.gap > 0 else says("under-there-no-air", t_name=t.name, hot=hot)),
+                fix=_set(design, t, says("set-on"), gap_m=0.03),
             )
     for g in (t for t in laid if t.kind == "gland"):
         near = min((apart(g.rect, p.rect) for p in panels if p.rect is not None and g.rect is not None), default=None)
         if near is not None and near > GLAND_M + TOLERANCE_M:
-            yield finding("fit-gland-place", g.key, g.name, f"{g.name} lies {near:.2f} m from the nearest panel; its cables then lie open on the roof.")
+            yield finding("fit-gland-place", g.key, g.name, says("lies-from-nearest-panel", g_name=g.name, near_m=near))
     if panels:
         yield from _walk(panels, laid)
 
@@ -247,7 +259,7 @@ def _walk(panels: list[RoofThing], laid: list[RoofThing]) -> Iterator[Finding]:
         and not any(o.kind == "walkway" and o.rect is not None and apart(o.rect, t.rect) < WALK_M for o in laid)
     ]
     if inner:
-        yield finding("fit-roof-walkway", inner[0].key, inner[0].name, f"{inner[0].name} lies between two others; nobody reaches it from the side.")
+        yield finding("fit-roof-walkway", inner[0].key, inner[0].name, says("lies-between-two-others", inner_name=inner[0].name))
 
 
 def _beside(a: Rect, b: Rect, side: int) -> bool:
@@ -263,15 +275,15 @@ def _holds(design: Design, roof: RoofShape, laid: list[RoofThing], held: dict[st
     for t, h in bonded:
         if not p.carries or (h.used is None or h.used > 1 + EPS):
             why = (
-                f"{p.name[0].upper()}{p.name[1:]} only seals"
+                says("only-seals", p_name=p.name[0].upper(), p_name_2=p.name[1:])
                 if not p.carries
-                else f"{h.need_mm2 / 100:.0f} cm² of bond are needed and {h.have_mm2 / 100:.0f} cm² are there"
+                else says("bond-needed-and-there", need_cm2=h.need_mm2 / 100, have_cm2=h.have_mm2 / 100)
             )
             yield finding(
                 "fit-bond-area-short",
                 t.key,
                 t.name,
-                f"{t.name}: {h.uplift_n:.0f} N lift it and {h.drag_n:.0f} N drag it at {b.speed_kmh:.0f} km/h into {b.headwind_m_s:.0f} m/s of wind. {why}.",
+                says("lift-and-drag-at", t_name=t.name, uplift_n=h.uplift_n, drag_n=h.drag_n, speed_kmh_km_h=b.speed_kmh, headwind_m_s=b.headwind_m_s, why=why),
                 figures=[f"roof/held/{_fig(t.key)}/used_frac"] if h.used is not None else [],
                 fix=_firmer(design, roof, t),
             )
@@ -280,8 +292,8 @@ def _holds(design: Design, roof: RoofShape, laid: list[RoofThing], held: dict[st
                 "fit-bond-leading-edge",
                 t.key,
                 t.name,
-                f"The front edge of {t.name} is open: the wind gets under it and lifts twice as much as with a closed edge.",
-                fix=_set(design, t, "Close its front edge", front_closed=True),
+                says("front-edge-open-wind", t_name=t.name),
+                fix=_set(design, t, says("close-front-edge"), front_closed=True),
             )
     thin = [(t, h) for t, h in bonded if b.bead_thickness_mm < h.least_mm - EPS]
     if thin:
@@ -290,22 +302,22 @@ def _holds(design: Design, roof: RoofShape, laid: list[RoofThing], held: dict[st
             "fit-bond-too-thin",
             t.key,
             t.name,
-            f"The bead under {t.name} is {b.bead_thickness_mm:g} mm thick; roof and frame move against each other, and {h.least_mm:.1f} mm take that up.",
+            says("bead-under-thick-roof", t_name=t.name, bead_thickness_mm=b.bead_thickness_mm, least_mm=h.least_mm),
             fix=Remedy(
-                label=f"Set it to {-(-h.least_mm // 0.5) * 0.5:g} mm",
+                label=says("set-to", least_mm=-(-h.least_mm // 0.5) * 0.5),
                 patch=[{"op": "replace", "path": "/fit/roof/bonding/bead_thickness_mm", "value": -(-h.least_mm // 0.5) * 0.5}],
             ),
         )
     if bonded and b.surface in BAD_SURFACES:
         word, remedy = BAD_SURFACES[b.surface]
-        yield finding("fit-bond-surface", "roof", "Roof", f"The roof is bonded on {word}. {remedy}")
+        yield finding("fit-bond-surface", "roof", says("roof"), says("roof-bonded-on", word=word, remedy=remedy))
     wide = max((h.path_mm for _, h in bonded), default=0.0)
     if p.cure_mm_24h is not None and wide > HYGROSCOPIC_PATH_MM + EPS:
         yield finding(
             "fit-cure-path-long",
             "roof",
-            "Roof",
-            f"Half of a bead of {b.bead_width_mm:g} mm is {wide:.0f} mm from the air; beyond {HYGROSCOPIC_PATH_MM:.0f} mm it stays soft.",
+            says("roof"),
+            says("half-bead-from-air", bead_width_mm=b.bead_width_mm, wide_mm=wide, hygroscopic_path_mm=HYGROSCOPIC_PATH_MM),
         )
     for t in laid:
         h2 = held.get(t.key)
@@ -315,10 +327,9 @@ def _holds(design: Design, roof: RoofShape, laid: list[RoofThing], held: dict[st
                 "fit-roof-bolts-weak",
                 t.key,
                 t.name,
-                f"The {h2.bolts} bolts hold {t.name} against {h2.uplift_n:.0f} N of uplift and {h2.drag_n:.0f} N of drag; with a safety of 2 that is "
-                f"{100 * h2.used:.0f} % of them.",
+                says("bolts-hold-against-uplift", bolts=h2.bolts, t_name=t.name, uplift_n=h2.uplift_n, drag_n=h2.drag_n, used_pc=100 * h2.used),
                 figures=[f"roof/held/{_fig(t.key)}/used_frac"],
-                fix=_set(design, t, f"Use {n} bolts", bolts=n) if n <= 60 else None,
+                fix=_set(design, t, says("use-bolts", n=n), bolts=n) if n <= 60 else None,
             )
 
 
@@ -333,12 +344,12 @@ def _firmer(design: Design, roof: RoofShape, t: RoofThing) -> Remedy | None:
     tries: list[tuple[str, dict[str, Any]]] = []
     if t.kind == "panel":
         tries = [
-            ("Close its front edge", {"front_closed": True}),
-            ("Hold it by two profiles", {"held": "profiles", "bead_m": None}),
-            ("Hold it by two profiles, front edge closed", {"held": "profiles", "bead_m": None, "front_closed": True}),
-            ("Bond it all round, front edge closed", {"held": "perimeter", "bead_m": None, "front_closed": True}),
+            (says("close-front-edge"), {"front_closed": True}),
+            (says("hold-by-two-profiles"), {"held": "profiles", "bead_m": None}),
+            (says("hold-by-two-profiles-front"), {"held": "profiles", "bead_m": None, "front_closed": True}),
+            (says("bond-all-round-front"), {"held": "perimeter", "bead_m": None, "front_closed": True}),
         ]
-    tries += [("Bond it all round", {"held": "perimeter", "bead_m": None}), ("Use 8 bolts", {"held": "bolts", "bolts": 8})]
+    tries += [(says("bond-all-round"), {"held": "perimeter", "bead_m": None}), ("Use 8 bolts", {"held": "bolts", "bolts": 8})]
     for label, values in tries:
         changed = t._replace(spot=spot.model_copy(update=values))
         got = hold(changed, roof, b)

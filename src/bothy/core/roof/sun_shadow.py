@@ -12,6 +12,7 @@ from bothy.core.contract import EPS, Contract, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
 from bothy.core.roof.pack import RoofIn
+from bothy.core.words.says import roof_says as says
 
 SHADED = 0.005
 Corner = tuple[float, float]
@@ -71,7 +72,7 @@ class ShadowLengthIn(Contract):
         for key in ("object", "panel"):
             r = getattr(self, key)
             if r is not None and (r.x1_m - r.x0_m) * (r.y1_m - r.y0_m) <= 0:
-                raise wrong(key, "must have an area")
+                raise wrong(key, says("must-have-area"))
         return self
 
 
@@ -103,6 +104,6 @@ def shadow_length(inp: ShadowLengthIn, sources: dict[str, Figure] | None = None)
         shadow_length_m=fig("shadow_length_m", "max(h, 0)/tan e", length, **sun),
         shift_x_m=fig("shift_x_m", "−L·cos(bearing)", dx, shadow_length_m=length, sun_bearing_deg=inp.sun_bearing_deg),
         shift_y_m=fig("shift_y_m", "L·sin(bearing)", dy, shadow_length_m=length, sun_bearing_deg=inp.sun_bearing_deg),
-        shaded_frac=None if frac is None else fig("shaded_frac", "hull of the object and its shadow, inside the panel/panel", frac, **sun),
+        shaded_frac=None if frac is None else fig("shaded_frac", says("hull-object-and-shadow"), frac, **sun),
         finding_ids=["fit-panel-shaded"] if frac is not None and frac > SHADED + EPS else [],
     )

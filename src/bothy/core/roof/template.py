@@ -8,6 +8,7 @@ from typing import Literal, NamedTuple
 from bothy.core.contract import BadInput
 from bothy.core.roof.pack import Rect
 from bothy.core.roof.plan import Cut, RoofShape, RoofThing
+from bothy.core.words.says import roof_says as says
 
 Layer = Literal["CUT", "CENTRE", "RIB", "PILOT", "BAR", "TEXT"]
 BEYOND_MM, BAR_MM, PILOT_MM, PAD_MM = 20.0, 100.0, 3.0, 60.0
@@ -106,11 +107,11 @@ def drawn(name: str, cut: Cut, hole: Rect, sheet: Sheet, mirrored: bool) -> Temp
     strokes += [Stroke("BAR", ((x, bar_y - 3), (x, bar_y + 3))) for x in (-half_x + 8, -half_x + 8 + BAR_MM)]
     strokes.append(Stroke("BAR", ((half_x - 10, -half_y + 8), (half_x - 10, -half_y + 8 + BAR_MM))))
     strokes += [Stroke("BAR", ((half_x - 13, y), (half_x - 7, y))) for y in (-half_y + 8, -half_y + 8 + BAR_MM)]
-    words.append(Word((half_x - 8 - BAR_MM if turned else -half_x + 10), bar_y + 4, "100 mm: measure it before you cut"))
+    words.append(Word((half_x - 8 - BAR_MM if turned else -half_x + 10), bar_y + 4, says("measure-before-you-cut")))
     near = min(((abs(e), e, id) for id, a, b in sheet.across for e in (a - hole.x1, hole.x0 - b) if e > -0.5), default=None)
     size = f"Ø {length:.0f} mm" if 2 * radius >= max(length, width) - 0.5 else f"{length:.0f} × {width:.0f} mm, corners {radius:.0f} mm"
-    clamp = f"clamps {cut.clamp_min:g} to {cut.clamp_max:g} mm" if cut.clamp_min is not None and cut.clamp_max is not None else ""
-    for k, text in enumerate(x for x in (name, size, "" if cut.measured else "nominal size: measure the part in hand first", clamp) if x):
+    clamp = says("clamps-to", clamp_min=cut.clamp_min, clamp_max_mm=cut.clamp_max) if cut.clamp_min is not None and cut.clamp_max is not None else ""
+    for k, text in enumerate(x for x in (name, size, "" if cut.measured else says("nominal-size-measure-part"), clamp) if x):
         words.append(Word(-length / 2 + max(12.0, radius), width / 2 - 14 - 7 * k - min(radius, 20), text))
     if turned:
         strokes = [s._replace(points=tuple((-x, y) for x, y in s.points)) for s in strokes]
@@ -144,14 +145,14 @@ def _pilots(length: float, width: float, radius: float) -> list[Stroke]:
 def _laid_by(along: float, to_datum: float, to_rib: tuple[str, float] | None, sheet: Sheet, mirrored: bool, cut: Cut) -> tuple[str, ...]:
     """The numbers that a template is laid by, in words."""
     above, below, on = sheet.from_datum
-    out = [f"Its middle lies {on}." if abs(to_datum) < 0.5 else f"Its middle lies {abs(to_datum):.0f} mm {above if to_datum > 0 else below}."]
+    out = [says("middle-lies", on=on) if abs(to_datum) < 0.5 else says("middle-lies-2", to_datum_mm=abs(to_datum), above=above if to_datum > 0 else below)]
     if to_rib is not None:
-        out.append(f"From its edge to the edge of {to_rib[0].replace('-', ' ')}: {to_rib[1]:.0f} mm.")
+        out.append(says("from-edge-to-edge", replace=to_rib[0].replace("-", " "), to_rib_mm=to_rib[1]))
     elif sheet.from_end:
-        out.append(f"Its middle lies {along:.0f} mm {sheet.from_end}.")
+        out.append(says("middle-lies-3", along_mm=along, from_end=sheet.from_end))
     out.append(sheet.seen[mirrored])
     if not cut.measured:
-        out.append("Nominal size of its kind. Measure the part in hand before you cut.")
+        out.append(says("nominal-size-kind-measure"))
     return tuple(out)
 
 
@@ -159,31 +160,31 @@ def template_of(t: RoofThing, roof: RoofShape, from_below: bool = False) -> Temp
     """The template of a thing's cut-out, seen from above or mirrored as it is laid against the ceiling. Raises :class:`BadInput` when nothing is cut."""
     c, hole = t.cut, t.hole
     if c is None or t.spot is None:
-        raise BadInput("of", f"“{t.name}” has no cut-out, or no spot on the roof yet")
+        raise BadInput("of", says("has-no-cut-out", t_name=t.name))
     if hole is None:
-        raise BadInput("of", f"“{t.name}” is there already: nothing is cut for it")
-    line = "of the centre line of the roof"
+        raise BadInput("of", says("there-already-nothing-cut", t_name=t.name))
+    line = says("centre-line-roof")
     sheet = Sheet(
         tuple((r.id, r.x0, r.x1) for r in roof.ribs),
         (),
-        "centre line of the roof",
-        (f"to the left {line}", f"to the right {line}", "on the centre line of the roof"),
-        ("Seen from above: lay it on the roof.", "Seen from below, mirrored: lay it against the ceiling."),
-        "to the front",
+        says("centre-line-roof-2"),
+        (says("to-left", line=line), says("to-right", line=line), says("on-centre-line-roof")),
+        (says("seen-from-above-lay"), says("seen-from-below-mirrored")),
+        says("to-front"),
         "y",
     )
     return drawn(t.name, c, hole, sheet, from_below)
 
 
 WORK: tuple[tuple[str, str], ...] = (
-    ("Look below", "Lining off, look and feel: bows, looms, airbags. Battery disconnected."),
-    ("Mark from inside", "Where bows and ribs show; drill one 3 mm pilot hole from inside at the middle."),
-    ("Measure again outside", "From the pilot hole to the centre line and to the rib: both numbers of the template must agree. If not, stop."),
-    ("Four corners", "Drill the corners to their radius; hole saws half from each side where both are reached."),
-    ("Saw", "Masked both sides, a fine blade, a vacuum at the blade; support the cut-out before the last side."),
-    ("Deburr", "File both sides, sweep every swarf off at once: it rusts overnight and spoils the bead."),
-    ("Paint the edge", "Rust paint, two coats, dried: the cut edge is bare metal."),
-    ("Bead and fit", "Prime, bead under the flange, fit, clamp evenly, second bead outside; smooth it off."),
-    ("Water", "When it has cured: ten minutes of hose from low to high, one person inside."),
+    (says("look-below"), says("lining-off-look-and")),
+    (says("mark-from-inside"), says("where-bows-and-ribs")),
+    (says("measure-again-outside"), says("from-pilot-hole-to")),
+    (says("four-corners"), says("drill-corners-to-their")),
+    ("Saw", says("masked-both-sides-fine")),
+    ("Deburr", says("file-both-sides-sweep")),
+    (says("paint-edge"), says("rust-paint-two-coats")),
+    (says("bead-and-fit"), says("prime-bead-under-flange")),
+    ("Water", says("when-has-cured-ten")),
 )
 """The order of the work at each hole, cautions first."""

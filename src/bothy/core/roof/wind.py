@@ -10,6 +10,7 @@ from bothy.core.constants import G
 from bothy.core.contract import Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import roof_says as says
 
 Mount = Literal["flexible_bonded", "rigid_closed_edge", "rigid_open_edge", "rigid_tilted", "roof_unit", "lid_open"]
 COEFFICIENTS: dict[str, tuple[float, float]] = {
@@ -41,7 +42,7 @@ class WindUpliftIn(Contract):
     @model_validator(mode="after")
     def _lever(self) -> Self:
         if self.drag_height_m > 0 and self.fixing_spacing_x_m is None:
-            raise wrong("fixing_spacing_x_m", "is required where drag_height_m is more than 0")
+            raise wrong("fixing_spacing_x_m", says("required-where-drag-height"))
         return self
 
 

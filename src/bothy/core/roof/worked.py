@@ -34,6 +34,7 @@ from bothy.core.roof.products import GOOD_SURFACES, PRODUCTS, Product
 from bothy.core.roof.rules import roof_findings
 from bothy.core.roof.shading import darkest, hourly_loss, sun_of_day
 from bothy.core.roof.template import WORK, template_of
+from bothy.core.words.says import roof_says as says
 
 LONGEST_H = 21 * 24
 HALL_RH = 0.5
@@ -153,11 +154,11 @@ def cured(ctx: Context) -> Bonded:
     if b.day and (got is None or got.ready_h is not None):
         at = (dt.datetime.fromisoformat(b.day) + dt.timedelta(hours=b.hour + ceil(0.0 if got is None else got.ready_h or 0.0))).strftime("%Y-%m-%d %H:00")
     known = (
-        "the air that you entered"
+        says("air-that-you-entered")
         if b.temp_c is not None
-        else "the forecast of the days ahead"
+        else says("forecast-ahead")
         if _foreseen(b, coming)
-        else f"normals of {ctx.climate.name} in the month of the bond"
+        else says("normals-in-month-bond", climate_name=ctx.climate.name)
     )
     part = quick(
         CurePart,
@@ -187,15 +188,15 @@ def _cure_findings(ctx: Context, bond: Bonded, held: dict[str, Held]) -> list[Fi
     p = PRODUCTS[b.adhesive]
     first = _air(b, ctx.climate, dt.date.fromisoformat(b.day).month if b.day else ctx.from_month, 1, coming_of(ctx.design.build))[0]
     if (b.day or b.temp_c is not None) and first.temp_c < p.min_c:
-        good = f"; from {part.good[0][0]} to {part.good[0][1]} h it is warm enough" if part.good else ""
+        good = says("from-to-warm-enough", good=part.good[0][0], good_h=part.good[0][1]) if part.good else ""
         late = next((m for m in range(1, 13) if part.months[(ctx.from_month + m - 2) % 12] is not None), None)
-        when = "" if good or b.temp_c is not None or late is None else f"; {MONTH[(ctx.from_month + late - 2) % 12]} is the next month in which it cures"
+        when = "" if good or b.temp_c is not None or late is None else says("next-month-in-which", month=MONTH[(ctx.from_month + late - 2) % 12])
         out.append(
             finding(
                 "fit-cure-too-cold",
                 "roof",
-                "Roof",
-                f"When the bead is laid it is {first.temp_c:.0f} °C; {p.name} needs at least {p.min_c:.0f} °C{good}{when}.",
+                says("roof"),
+                says("when-bead-laid-needs", temp_c=first.temp_c, p_name=p.name, min_c=p.min_c, good=good, when=when),
                 figures=["roof/cure/drive_h"] if part.drive_h is not None else [],
             )
         )
@@ -206,14 +207,16 @@ def _cure_findings(ctx: Context, bond: Bonded, held: dict[str, Held]) -> list[Fi
         ready = None if part.drive_h is None else laid + dt.timedelta(hours=part.drive_h)
         if ready is None or drives < ready:
             short = (
-                f"it is not cured within {LONGEST_H // 24} days" if ready is None else f"it may be driven {(ready - drives).total_seconds() / 3600:.0f} h later"
+                says("not-cured-within", longest_h=LONGEST_H // 24)
+                if ready is None
+                else says("may-be-driven-later", total_seconds_h=(ready - drives).total_seconds() / 3600)
             )
             out.append(
                 finding(
                     "fit-drive-before-cure",
                     "roof",
-                    "Roof",
-                    f"The bond is made on {b.day} at {b.hour} h, and driven on {b.drive_day}: {short}. A panel that comes off kills.",
+                    says("roof"),
+                    says("bond-made-on-at", day=b.day, hour_h=b.hour, drive_day=b.drive_day, short=short),
                     figures=["roof/cure/drive_h"] if part.drive_h is not None else [],
                 )
             )
@@ -225,19 +228,19 @@ def _hot_or_wet(b: Bonding, part: CurePart, p: Product, temp_c: float, coming: t
     out = []
     figures = ["roof/cure/drive_h"] if part.drive_h is not None else []
     if (b.day or b.temp_c is not None) and temp_c > p.max_c:
-        good = f"; from {part.good[0][0]} to {part.good[0][1]} h it is cool enough" if part.good else ""
-        told = f"When the bead is laid it is {temp_c:.0f} °C; {p.name} takes at most {p.max_c:.0f} °C, and skins before the part is set{good}."
-        out.append(finding("fit-cure-too-hot", "roof", "Roof", told, figures=figures))
+        good = says("from-to-cool-enough", good=part.good[0][0], good_h=part.good[0][1]) if part.good else ""
+        told = says("when-bead-laid-takes", temp_c=temp_c, p_name=p.name, max_c=p.max_c, good=good)
+        out.append(finding("fit-cure-too-hot", "roof", says("roof"), told, figures=figures))
     today = next((x for x in coming if b.day is not None and b.temp_c is None and x.day.isoformat() == b.day), None)
     if today is not None and today.rain >= WET:
         dry = next((x for x in coming if x.day > today.day and x.rain < WET and x.high_c >= p.min_c), None)
-        when = f"{dry.day:%d %B} is the next dry day of the forecast" if dry is not None else "no day of the forecast after it is dry and warm enough"
+        when = says("next-dry-forecast", day=f"{dry.day:%d %B}") if dry is not None else says("no-forecast-after-dry")
         out.append(
             finding(
                 "fit-cure-too-wet",
                 "roof",
-                "Roof",
-                f"Rain is likely on {today.day:%d %B} ({100 * today.rain:.0f} %), the day of the bond; {when}.",
+                says("roof"),
+                says("rain-likely-on-bond", day=f"{today.day:%d %B}", rain_pc=100 * today.rain, when=when),
                 figures=figures,
             )
         )
@@ -316,20 +319,22 @@ def _figures(ctx: Context, held: dict[str, Held], bond: Bonded, things: tuple[Ro
     p = PRODUCTS[b.adhesive]
     names = {t.key: t for t in things}
     wind, glue = Method("roof.wind"), Method("roof.adhesive")
-    speed = given("vehicle_speed_m_s", b.speed_kmh / 3.6, "typed", "the fastest that is driven", label="road speed")
-    gust = given("headwind_m_s", b.headwind_m_s, "typed", "a gust on top", label="headwind")
+    speed = given("vehicle_speed_m_s", b.speed_kmh / 3.6, "typed", says("fastest-that-driven"), label=says("road-speed"))
+    gust = given("headwind_m_s", b.headwind_m_s, "typed", says("gust-on-top"), label="headwind")
     for key, h in held.items():
         at, t = f"roof/held/{key.replace(':', '-')}", names[key]
         q = Figure(
-            h.q_kpa, "kPa", "Dynamic pressure", expression="½·ρ·(v + v_wind)²", source=wind, inputs=(("vehicle_speed_m_s", speed), ("headwind_m_s", gust))
+            h.q_kpa, "kPa", says("dynamic-pressure"), expression="½·ρ·(v + v_wind)²", source=wind, inputs=(("vehicle_speed_m_s", speed), ("headwind_m_s", gust))
         )
-        area = given("plan_area_m2", t.size[0] * t.size[1], "computed", "as it lies", label="area from above")
+        area = given("plan_area_m2", t.size[0] * t.size[1], "computed", says("as-lies"), label=says("area-from-above"))
         up = ctx.book.put(
             f"{at}/uplift_n",
-            Figure(h.uplift_n, "N", f"Uplift, {t.name}", expression="q·C_L·A", source=wind, inputs=(("dynamic_pressure_kpa", q), ("plan_area_m2", area))),
+            Figure(
+                h.uplift_n, "N", says("uplift", t_name=t.name), expression="q·C_L·A", source=wind, inputs=(("dynamic_pressure_kpa", q), ("plan_area_m2", area))
+            ),
         )
         drag = ctx.book.put(
-            f"{at}/drag_n", Figure(h.drag_n, "N", f"Drag, {t.name}", expression="q·C_D·A_front", source=wind, inputs=(("dynamic_pressure_kpa", q),))
+            f"{at}/drag_n", Figure(h.drag_n, "N", says("drag", t_name=t.name), expression="q·C_D·A_front", source=wind, inputs=(("dynamic_pressure_kpa", q),))
         )
         if h.used is None:
             continue
@@ -340,18 +345,18 @@ def _figures(ctx: Context, held: dict[str, Held], bond: Bonded, things: tuple[Ro
                 Figure(
                     h.used,
                     "%",
-                    f"Used of the bolts, {t.name}",
+                    says("used-bolts", t_name=t.name),
                     expression="SF·(U/n/P + D/n/S)",
                     source=wind + Method("fit.tie-down"),
                     inputs=(("uplift_n", up), ("drag_n", drag), ("fixing_count", n)),
                 ),
             )
             continue
-        bead = given("bead_m", h.bead_m, "computed", "as drawn, or as entered", label="length of bead")
+        bead = given("bead_m", h.bead_m, "computed", says("as-drawn-or-as"), label=says("length-bead"))
         need = Figure(
             h.need_mm2,
             "mm²",
-            f"Bond needed, {t.name}",
+            says("bond-needed", t_name=t.name),
             expression="SF·(F_shear/τ + F_tension/σ), with what tips it",
             source=glue,
             inputs=(
@@ -367,7 +372,7 @@ def _figures(ctx: Context, held: dict[str, Held], bond: Bonded, things: tuple[Ro
             Figure(
                 h.used,
                 "%",
-                f"Used of the bond, {t.name}",
+                says("used-bond", t_name=t.name),
                 expression="needed/(width·length)",
                 source=glue,
                 inputs=(("need_mm2", need), ("bead_width_mm", given("bead_width_mm", b.bead_width_mm, "typed", "")), ("bead_m", bead)),
@@ -379,13 +384,16 @@ def _figures(ctx: Context, held: dict[str, Held], bond: Bonded, things: tuple[Ro
             Figure(
                 bond.part.drive_h,
                 "h",
-                "Until it may be driven",
+                says("until-may-be-driven"),
                 expression="when Σ rate·Δt = required",
                 source=Method("roof.cure-window"),
                 inputs=(
-                    ("required_equiv_h", given("required_equiv_h", bond.needed, "computed", "24·(path/depth in 24 h)²" if p.cure_mm_24h else "data sheet")),
-                    ("temp_c", given("temp_c", bond.part.temp_c, "table", bond.part.known, label="mean temperature")),
-                    ("rh_frac", given("rh_frac", bond.part.humidity_frac, "table", bond.part.known, label="mean humidity")),
+                    (
+                        "required_equiv_h",
+                        given("required_equiv_h", bond.needed, "computed", "24·(path/depth in 24 h)²" if p.cure_mm_24h else says("data-sheet")),
+                    ),
+                    ("temp_c", given("temp_c", bond.part.temp_c, "table", bond.part.known, label=says("mean-temperature"))),
+                    ("rh_frac", given("rh_frac", bond.part.humidity_frac, "table", bond.part.known, label=says("mean-humidity"))),
                 ),
             ),
         )

@@ -11,9 +11,10 @@ from bothy.core.fit.body import BodyShape
 from bothy.core.fit.presets import KERB
 from bothy.core.roof.pack import Rect
 from bothy.core.roof.plan import ROOFS, RoofShape
+from bothy.core.words.says import sides_says as says
 
 FACES: tuple[Face, ...] = ("left", "right", "rear", "floor")
-NAMES: dict[Face, str] = {"left": "Left side", "right": "Right side", "rear": "Rear", "floor": "Floor"}
+NAMES: dict[Face, str] = {"left": says("left-side"), "right": says("right-side"), "rear": "Rear", "floor": "Floor"}
 PILLAR_M = 0.06
 """How wide a pillar is taken to be under a rib of the roof (typical)."""
 
@@ -125,7 +126,12 @@ def _windows(design: Design) -> list[SideThing]:
             name = f"{o.name} {i + 1}" if many else o.name
             out.append(
                 SideThing(
-                    f"window:{o.id}-{i + 1}" if many else f"window:{o.id}", name, "window" if o.kind != "vent" else "vent", face, size, "from Heat and air"
+                    f"window:{o.id}-{i + 1}" if many else f"window:{o.id}",
+                    name,
+                    "window" if o.kind != "vent" else "vent",
+                    face,
+                    size,
+                    says("from-heat-and-air"),
                 )
             )
     return out
@@ -135,20 +141,20 @@ def _airs(design: Design, off: Face) -> list[SideThing]:
     out = []
     for v in design.warmth.vents:
         if v.kind in ("wall_fan", "fixed_wall_high"):
-            out.append(SideThing(f"air:{v.id}", v.name, "vent", off, _round(v.free_area_mm2, 60, 250), "from Heat and air"))
+            out.append(SideThing(f"air:{v.id}", v.name, "vent", off, _round(v.free_area_mm2, 60, 250), says("from-heat-and-air")))
         elif v.kind == "fixed_low":
-            out.append(SideThing(f"air:{v.id}", v.name, "vent", "floor", _round(v.free_area_mm2, 40, 150), "from Heat and air"))
+            out.append(SideThing(f"air:{v.id}", v.name, "vent", "floor", _round(v.free_area_mm2, 40, 150), says("from-heat-and-air")))
     for h in design.warmth.heaters:
         if h.kind not in ("air", "combined", "coolant") or h.place != "inside":
             continue
         gas = h.fuel in ("propane", "butane")
-        why = "a burner draws its air from outside and sends its exhaust there"
+        why = says("burner-draws-air-from")
         if gas:
-            out.append(SideThing(f"flue:{h.id}", f"{h.name}: exhaust and air", "flue", off, (83, 83, 41.5), why))
+            out.append(SideThing(f"flue:{h.id}", says("exhaust-and-air", h_name=h.name), "flue", off, (83, 83, 41.5), why))
         else:
-            out.append(SideThing(f"flue:{h.id}", f"{h.name}: exhaust", "flue", "floor", (40, 40, 20), why))
-            out.append(SideThing(f"intake:{h.id}", f"{h.name}: air", "intake", "floor", (30, 30, 15), why))
-            out.append(SideThing(f"fuel:{h.id}", f"{h.name}: fuel", "cable", "floor", (12, 12, 6), "its fuel comes from the tank below"))
+            out.append(SideThing(f"flue:{h.id}", says("exhaust", h_name=h.name), "flue", "floor", (40, 40, 20), why))
+            out.append(SideThing(f"intake:{h.id}", says("air", h_name=h.name), "intake", "floor", (30, 30, 15), why))
+            out.append(SideThing(f"fuel:{h.id}", says("fuel", h_name=h.name), "cable", "floor", (12, 12, 6), says("fuel-comes-from-tank")))
     return out
 
 
@@ -156,9 +162,9 @@ def _wets(design: Design, off: Face) -> list[SideThing]:
     out = []
     for t in design.water.tanks:
         if t.holds in ("fresh", "drinking") and t.fill_by != "jug":
-            out.append(SideThing(f"filler:{t.id}", f"{t.name}: filler", "filler", off, (76, 76, 38), "it is filled from outside"))
+            out.append(SideThing(f"filler:{t.id}", says("filler", t_name=t.name), "filler", off, (76, 76, 38), says("filled-from-outside")))
         if t.holds in ("grey", "black") and t.place == "inside":
-            out.append(SideThing(f"drain:{t.id}", f"{t.name}: drain", "drain", "floor", (45, 45, 22.5), "it empties downwards"))
+            out.append(SideThing(f"drain:{t.id}", says("drain", t_name=t.name), "drain", "floor", (45, 45, 22.5), says("empties-downwards")))
     return out
 
 
@@ -167,13 +173,13 @@ def side_things(design: Design) -> tuple[SideThing, ...]:
     off: Face = "right" if kerb_side(design.region) == "left" else "left"
     out = [*_windows(design), *_airs(design, off), *_wets(design, off)]
     if design.power.shore is not None:
-        out.append(SideThing("inlet:shore", "Inlet of the hook-up", "inlet", off, (95, 85, 8), "the lead is plugged in from outside"))
+        out.append(SideThing("inlet:shore", says("inlet-hook-up"), "inlet", off, (95, 85, 8), says("lead-plugged-in-from")))
     if design.gas.locker is not None:
         for v in design.gas.locker.vents:
             size = (v.diameter_mm, v.diameter_mm, v.diameter_mm / 2) if v.diameter_mm else (v.width_mm or 60.0, v.height_mm or 60.0, 0.0)
             for i in range(min(v.count, 6) if v.position == "low" else 0):
                 key, name = (f"drop:{v.id}-{i + 1}", f"{v.name} {i + 1}") if v.count > 1 else (f"drop:{v.id}", v.name)
-                out.append(SideThing(key, f"{name} of the gas locker", "drop_vent", "floor", size, "gas falls: it leaves through the floor"))
+                out.append(SideThing(key, says("gas-locker", name=name), "drop_vent", "floor", size, says("gas-falls-leaves-through")))
     out += [
         SideThing(f"hole:{o.id}", o.name, o.kind, "floor" if o.kind in ("drop_vent", "drain") else off, OWN.get(o.kind, (50, 50, 25)), "")
         for o in design.fit.sides.own

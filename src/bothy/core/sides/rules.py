@@ -16,15 +16,16 @@ from bothy.core.roof.pack import Rect
 from bothy.core.roof.rules import TOLERANCE_M, apart, mm
 from bothy.core.sides import rule_table  # noqa: F401  registers the rules
 from bothy.core.sides.plan import FaceShape, SideThing
+from bothy.core.words.says import sides_says as says
 
 NEVER = {
-    "belt_anchorage": "a belt or seat anchorage",
-    "chassis_rail": "a chassis rail",
-    "airbag": "an airbag",
-    "fuel_line": "a fuel line",
-    "brake_line": "a brake line",
-    "loom": "a loom",
-    "tank": "a tank",
+    "belt_anchorage": says("belt-or-seat-anchorage"),
+    "chassis_rail": says("chassis-rail"),
+    "airbag": says("airbag"),
+    "fuel_line": says("fuel-line"),
+    "brake_line": says("brake-line"),
+    "loom": says("loom"),
+    "tank": says("tank"),
 }
 """What is kept clear of whatever frames the cut."""
 NEVER_M, RUN_M, BETWEEN_M, EXHAUST_M, BEHIND_M = 0.05, 0.05, 0.03, 0.5, 0.15
@@ -193,10 +194,10 @@ def _elsewhere(design: Design, face: FaceShape, t: SideThing, others: list[SideT
 
 def _moved(face: FaceShape, du: float, dv: float) -> str:
     """A move in words: by how much, and which way."""
-    along = ("to the left", "to the right") if face.id == "rear" else ("forwards", "backwards")
-    away = ("to the left", "to the right") if face.id == "floor" else ("up", "down")
+    along = (says("to-left"), says("to-right")) if face.id == "rear" else ("forwards", "backwards")
+    away = (says("to-left"), says("to-right")) if face.id == "floor" else ("up", "down")
     parts = [f"{abs(1000 * d):.0f} mm {words[d < 0]}" for d, words in ((du, along), (dv, away)) if abs(d) >= 0.0005]
-    return f"Move it {' and '.join(parts)}"
+    return says("move", parts=" and ".join(parts))
 
 
 def side_findings(design: Design, faces: Mapping[Face, FaceShape], things: tuple[SideThing, ...], geo: Geometry, walls: Iterable[WallPart]) -> list[Finding]:
@@ -212,7 +213,7 @@ def side_findings(design: Design, faces: Mapping[Face, FaceShape], things: tuple
             out += _two(design, face, a, b, here, lines)
         if face.id == "floor" and not face.looked and any(t.hole is not None for t in here):
             names = ", ".join(t.name for t in here if t.hole is not None)
-            out.append(finding("fit-side-unseen", "floor", "Floor", f"Nobody entered what lies under the floor where {names} will be drilled."))
+            out.append(finding("fit-side-unseen", "floor", says("floor"), says("nobody-entered-what-lies", names=names)))
     return out
 
 
@@ -222,27 +223,31 @@ def _member(design: Design, face: FaceShape, t: SideThing, here: list[SideThing]
     over = max(w.x0 - hole.x0, hole.x1 - w.x1, w.y0 - hole.y0, hole.y1 - w.y1)
     if over > TOLERANCE_M:
         yield finding(
-            "fit-side-edge", t.key, t.name, f"{t.name} reaches {mm(over)} beyond the {face.name.lower()}.", fix=_elsewhere(design, face, t, here, lines)
+            "fit-side-edge",
+            t.key,
+            t.name,
+            says("reaches-beyond", t_name=t.name, mm=mm(over), face_name=face.name.lower()),
+            fix=_elsewhere(design, face, t, here, lines),
         )
         return
     for b in face.bars:
         gap = apart(hole, b.rect)
         if b.kind in NEVER and gap < NEVER_M - TOLERANCE_M:
-            where = "is in the cut" if gap < -TOLERANCE_M else f"lies {mm(max(0.0, gap))} from the cut"
+            where = says("in-cut") if gap < -TOLERANCE_M else says("lies-from-cut", mm=mm(max(0.0, gap)))
             yield finding("fit-side-never", t.key, t.name, f"{b.name}, {NEVER[b.kind]}, {where} of {t.name}.", fix=_elsewhere(design, face, t, here, lines))
         elif b.kind not in NEVER and gap < -TOLERANCE_M and not c.framed:
             deep = min(b.rect.x1, hole.x1) - max(b.rect.x0, hole.x0)
-            seen = " It is taken to stand under the rib of the roof: look." if b.assumed else ""
+            seen = says("taken-to-stand-under") if b.assumed else ""
             yield finding(
                 "fit-side-member",
                 t.key,
                 t.name,
-                f"The cut of {t.name} goes through {b.name} ({mm(deep)}).{seen}",
+                says("cut-goes-through", t_name=t.name, b_name=b.name, mm=mm(deep), seen=seen),
                 fix=_elsewhere(design, face, t, here, lines),
             )
     for _, name, d in face.doors:
         if apart(hole, d) < -TOLERANCE_M and not _within(hole, d):
-            yield finding("fit-side-door", t.key, t.name, f"{t.name} lies partly in {name}.", fix=_elsewhere(design, face, t, here, lines))
+            yield finding("fit-side-door", t.key, t.name, says("lies-partly-in", t_name=t.name, name=name), fix=_elsewhere(design, face, t, here, lines))
 
 
 def _clamp(face: FaceShape, t: SideThing) -> Iterator[Finding]:
@@ -255,15 +260,21 @@ def _clamp(face: FaceShape, t: SideThing) -> Iterator[Finding]:
             "fit-side-thick",
             t.key,
             t.name,
-            f"The {face.name.lower()} is {face.thick_mm:.0f} mm thick at {t.name}; its clamp takes at most {c.clamp_max_mm:.0f} mm.",
+            says("thick-at-clamp-takes", face_name=face.name.lower(), thick_mm=face.thick_mm, t_name=t.name, clamp_max_mm=c.clamp_max_mm),
         )
     elif c.clamp_min_mm is not None and face.thick_mm < c.clamp_min_mm - EPS:
         yield finding(
             "fit-side-thin",
             t.key,
             t.name,
-            f"The {face.name.lower()} is {face.thick_mm:.0f} mm thick at {t.name}; its clamp needs at least {c.clamp_min_mm:.0f} mm: "
-            f"pack {c.clamp_min_mm - face.thick_mm:.0f} mm.",
+            says(
+                "thick-at-clamp-needs",
+                face_name=face.name.lower(),
+                thick_mm=face.thick_mm,
+                t_name=t.name,
+                clamp_min_mm=c.clamp_min_mm,
+                clamp_min_mm_2=c.clamp_min_mm - face.thick_mm,
+            ),
         )
 
 
@@ -294,8 +305,8 @@ def _behind(face: FaceShape, t: SideThing, geo: Geometry) -> Iterator[Finding]:
     for deep, mine, key, name in sorted(found):
         if mine:
             return  # what it belongs to stands there, and hides what is further in
-        far = "right behind" if deep < 0.02 else f"{mm(deep)} behind"
-        yield finding("fit-side-behind", t.key, t.name, f"{name} stands {far} {t.name}.", related=[key])
+        far = says("right-behind") if deep < 0.02 else says("behind", mm=mm(deep))
+        yield finding("fit-side-behind", t.key, t.name, says("stands", name=name, far=far, t_name=t.name), related=[key])
 
 
 def _run(design: Design, face: FaceShape, t: SideThing, here: list[SideThing], lines: Lines) -> Iterator[Finding]:
@@ -304,13 +315,13 @@ def _run(design: Design, face: FaceShape, t: SideThing, here: list[SideThing], l
     near = runs_at(hole, lines.get(face.id, ()))
     if near:
         names = [name for _, name in near]
-        more = f" and {len(names) - 3} more" if len(names) > 3 else ""
+        more = says("and-more", names_count=len(names) - 3) if len(names) > 3 else ""
         verb = "runs" if len(names) == 1 else "run"
         yield finding(
             "fit-side-run",
             t.key,
             t.name,
-            f"{', '.join(names[:3])}{more} {verb} behind the cut of {t.name}.",
+            says("behind-cut", names=", ".join(names[:3]), more=more, verb=verb, t_name=t.name),
             related=[id for id, _ in near],
             fix=_elsewhere(design, face, t, here, lines),
         )
@@ -340,10 +351,12 @@ def _two(design: Design, face: FaceShape, a: SideThing, b: SideThing, here: list
     movable = next((x for x in (first, second) if x.hole is not None), None)
     fix = _elsewhere(design, face, movable, here, lines) if movable is not None else None
     if want == EXHAUST_M:
-        why = "Leaking gas leaves there, and the exhaust lights it." if second.kind == "drop_vent" else "Exhaust comes in and kills."
-        far = f"ends {mm(gap)} from" if gap > TOLERANCE_M else "ends in"
-        told = f"{first.name} {far} {second.name}; at least {mm(EXHAUST_M)} are needed. {why}"
+        why = says("leaking-gas-leaves-there") if second.kind == "drop_vent" else says("exhaust-comes-in-and")
+        far = says("ends-from", mm=mm(gap)) if gap > TOLERANCE_M else says("ends-in")
+        told = says("at-least-needed", first_name=first.name, far=far, second_name=second.name, mm=mm(EXHAUST_M), why=why)
         yield finding("fit-flue-opening", first.key, first.name, told, related=[second.key], fix=fix)
         return
-    what = f"lie {mm(-gap)} in each other" if gap < -TOLERANCE_M else f"lie {mm(max(0.0, gap))} apart and need {mm(BETWEEN_M)}"
-    yield finding("fit-side-overlap", first.key, first.name, f"{first.name} and {second.name} {what}.", related=[second.key], fix=fix)
+    what = says("lie-in-each-other", mm=mm(-gap)) if gap < -TOLERANCE_M else says("lie-apart-and-need", mm=mm(max(0.0, gap)), mm_2=mm(BETWEEN_M))
+    yield finding(
+        "fit-side-overlap", first.key, first.name, says("and", first_name=first.name, second_name=second.name, what=what), related=[second.key], fix=fix
+    )

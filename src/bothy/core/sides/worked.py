@@ -16,33 +16,34 @@ from bothy.core.roof.template import Sheet, Template, drawn
 from bothy.core.sides.part import BarPart, FacePart, SidesPart, SideStep, SideThingPart
 from bothy.core.sides.plan import FACES, NAMES, Bar, FaceShape, SideThing, face_of, side_things
 from bothy.core.sides.rules import BEHIND_M, lines_of, shadow_on, side_findings, start_of
+from bothy.core.words.says import sides_says as says
 
 WORK: tuple[tuple[str, str], ...] = (
-    ("Look inside", "Lining off, look and feel behind the skin: pillars, looms, airbags, belt anchorages, the window channel of a door. Battery disconnected."),
-    ("Mark from inside", "Where the pillars show; drill one 3 mm pilot hole from inside at the middle."),
-    ("Measure again outside", "From the pilot hole to the pillar and down to the sill: both numbers of the template must agree. If not, stop."),
-    ("Tape and corners", "Mask the paint on both sides. Drill the corners to their radius; a hole saw for round ones, half from each side."),
-    ("Saw", "A fine blade, slowly, a second person holds the sheet: a cut-out that falls tears the last corner."),
-    ("Deburr", "File both sides, sweep every swarf off at once: it rusts overnight."),
-    ("Paint the edge", "Rust paint, two coats, dried: the cut edge is bare metal."),
-    ("Frame", "A frame as thick as the lining gives the clamp something to hold; nothing of wood touches a flue."),
+    (says("look-inside"), says("lining-off-look-and")),
+    (says("mark-from-inside"), says("where-pillars-show-drill")),
+    (says("measure-again-outside"), says("from-pilot-hole-to")),
+    (says("tape-and-corners"), says("mask-paint-on-both")),
+    ("Saw", says("fine-blade-slowly-second")),
+    ("Deburr", says("file-both-sides-sweep")),
+    (says("paint-edge"), says("rust-paint-two-coats")),
+    ("Frame", says("frame-as-thick-as")),
     (
-        "Bead and fit",
-        "Bead under the flange, fit, clamp evenly crosswise, second bead along the top and the sides; the bottom stays open so that water runs out.",
+        says("bead-and-fit"),
+        says("bead-under-flange-fit"),
     ),
-    ("Water", "When it has cured: ten minutes of hose from low to high, one person inside."),
+    ("Water", says("when-has-cured-ten")),
 )
 FLOOR_WORK: tuple[tuple[str, str], ...] = (
     (
-        "Look from below",
-        "On ramps or stands, never on a jack alone. Find rails, brake and fuel lines, looms, tank, exhaust, and mark them. Battery disconnected.",
+        says("look-from-below"),
+        says("on-ramps-or-stands"),
     ),
-    ("Measure twice", "From two edges that show above and below (a rail, a seat bolt), both ways. A hand held from below shows the place."),
-    ("Pilot hole", "One 3 mm hole with a stop on the drill, a person watching below. If it isn’t where both numbers say, stop."),
-    ("Cut", "Hole saw from above; goggles below. Sweep the swarf off at once."),
-    ("Paint the edge", "Rust paint, two coats, then wax: the road sprays it."),
-    ("Sleeve and seal", "A flue through its metal plate, 30 mm clear of anything that burns; a grommet for each pipe and cable; sealed above and below."),
-    ("Drop vents stay open", "A vent for gas is never sealed, meshed so finely that it clogs, nor covered by a mat. It ends away from the exhaust."),
+    (says("measure-twice"), says("from-two-edges-that")),
+    (says("pilot-hole"), says("one-hole-with-stop")),
+    ("Cut", says("hole-saw-from-above")),
+    (says("paint-edge"), says("rust-paint-two-coats-then")),
+    (says("sleeve-and-seal"), says("flue-through-metal-plate")),
+    (says("drop-vents-stay-open"), says("vent-for-gas-never")),
 )
 """The order of the work, cautions first."""
 
@@ -52,28 +53,28 @@ def sheet_of(face: FaceShape) -> Sheet:
     upright = [(b.name.lower(), b.rect.x0, b.rect.x1) for b in face.bars if b.rect.y1 - b.rect.y0 >= b.rect.x1 - b.rect.x0]
     flat = [(b.name.lower(), b.rect.y0, b.rect.y1) for b in face.bars if b.rect.y1 - b.rect.y0 < b.rect.x1 - b.rect.x0]
     if face.id == "floor":
-        line = "of the centre line"
+        line = says("centre-line")
         return Sheet(
             tuple(upright),
             tuple(flat),
-            "centre line of the vehicle",
-            (f"to the left {line}", f"to the right {line}", "on the centre line"),
-            ("Seen from above: lay it on the floor.", "Seen from below, mirrored: hold it against the floor from under the vehicle."),
-            "to the front",
+            says("centre-line-vehicle"),
+            (says("to-left-2", line=line), says("to-right-2", line=line), says("on-centre-line")),
+            (says("seen-from-above-lay"), says("seen-from-below-mirrored")),
+            says("to-front"),
             "y",
-            from_end="ahead of the rear-most inside face",
+            from_end=says("ahead-rear-most-inside"),
         )
     rear = face.id == "rear"
     return Sheet(
         tuple(upright),
         tuple(flat),
-        "finished floor",
-        ("above the finished floor", "below the finished floor", "at the height of the finished floor"),
-        ("Seen from outside.", "Seen from inside, mirrored."),
-        "to the left side" if rear else "to the front",
+        says("finished-floor"),
+        (says("above-finished-floor"), says("below-finished-floor"), says("at-height-finished-floor")),
+        (says("seen-from-outside"), says("seen-from-inside-mirrored")),
+        says("to-left-side") if rear else says("to-front"),
         "x",
         front_left=face.id != "right",
-        from_end="left of the centre line" if rear else "ahead of the rear-most inside face",
+        from_end=says("left-centre-line") if rear else says("ahead-rear-most-inside"),
     )
 
 
@@ -81,12 +82,12 @@ def side_template(design: Design, of: str, mirrored: bool = False) -> Template:
     """The template of an opening, seen from outside (of the floor: from above) or mirrored. Raises :class:`BadInput` when nothing is cut."""
     t = next((x for x in side_things(design) if x.key == of), None)
     if t is None:
-        raise BadInput("of", f"nothing that goes through a wall or the floor is called “{of}”; choose one of the list")
+        raise BadInput("of", says("nothing-that-goes-through", of=of))
     if t.cut is None:
-        raise BadInput("of", f"“{t.name}” isn’t set out yet: say where its middle is")
+        raise BadInput("of", says("isnt-set-out-yet", t_name=t.name))
     hole = t.hole
     if hole is None:
-        raise BadInput("of", f"“{t.name}” is there already: nothing is cut for it")
+        raise BadInput("of", says("there-already-nothing-cut", t_name=t.name))
     face = face_of(design, body_of(design), shape_of(design, body_of(design)), t.cut.face)
     return _drawn(t, face, mirrored)
 

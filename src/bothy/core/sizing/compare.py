@@ -21,6 +21,7 @@ from bothy.core.trips.engine import simulate, weather_of
 from bothy.core.trips.itinerary import NoTrip
 from bothy.core.trips.plan import plan_of_design
 from bothy.core.trips.results import WHOLE_LEDGER
+from bothy.core.words.says import sizing_says as says
 
 MOST = 16
 
@@ -70,15 +71,15 @@ def _words(p: Power) -> list[str]:
     panels = sum(a.series_count * a.parallel_count for a in p.arrays)
     watts = sum(array_power(a) for a in p.arrays)
     first = (
-        f"{panels} {'panel' if panels == 1 else 'panels'}, {watts:.0f} W" + (f", on {p.controller.name}" if p.controller else ", no controller")
+        f"{panels} {'panel' if panels == 1 else 'panels'}, {watts:.0f} W" + (f", on {p.controller.name}" if p.controller else says("no-controller"))
         if panels
-        else "no panels"
+        else says("no-panels")
     )
     return [
         first,
-        p.bank.name if p.bank else "no bank",
-        p.driving.name if p.driving else "no charging by driving",
-        p.inverter.name if p.inverter else "no inverter",
+        p.bank.name if p.bank else says("no-bank"),
+        p.driving.name if p.driving else says("no-charging-by-driving"),
+        p.inverter.name if p.inverter else says("no-inverter"),
     ]
 
 
@@ -95,7 +96,7 @@ def side_by_side(design: Design, others: Sequence[tuple[str, str, Design]] = (),
     weather = weather_of(plan_of_design(ctx))
     schools = schools_of(ctx)
     prices = {s.key: s.price for s in schools}
-    todo: list[tuple[str, Any, str, str, Design]] = [("this", "this", "This variant", "", design)]
+    todo: list[tuple[str, Any, str, str, Design]] = [("this", "this", says("this-variant"), "", design)]
     todo += [(s.key, "school", s.name, s.risk, design.model_copy(update={"power": s.power})) for s in schools]
     todo += [(key, "variant", name, "", design.model_copy(update={"power": d.power, "vehicle": d.vehicle})) for key, name, d in others]
     rows: list[Beside] = []
@@ -126,9 +127,9 @@ def side_by_side(design: Design, others: Sequence[tuple[str, str, Design]] = (),
         base = base if base is not None else r.short_day.astype(float)
     n = len(weather.clear[0])
     held = [
-        f"{n} days of this variant’s itinerary, through the same {len(weather.clear)} weathers",
-        "appliances, habits and people of this variant",
-        "another vehicle’s alternator and roof come along with its supply",
+        says("this-variants-itinerary-through", n=n, clear_count=len(weather.clear)),
+        says("appliances-habits-and-people"),
+        says("another-vehicles-alternator-and"),
     ]
     return SideBySide(rows=rows, held=held[: 3 if others else 2], draw_count=len(weather.clear), day_count=n)
 

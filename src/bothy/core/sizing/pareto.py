@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import Contract, Outcome, unique_ids
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import sizing_says as says
 
 
 class DesignPoint(Contract):
@@ -66,7 +67,5 @@ def pareto_front(inp: ParetoFrontIn, sources: dict[str, Figure] | None = None) -
     return ParetoFrontOut.of(
         front=[d.id for d in front],
         dominated=[Dominated.of(id=d.id, dominated_by=by.id) for d, by in beaten],
-        front_count=derived(
-            "front_count", "designs that none beats in cost, mass and lack of supply at once", len(front), Method("trips.sizing"), design_count=len(inp.designs)
-        ),
+        front_count=derived("front_count", says("designs-that-none-beats"), len(front), Method("trips.sizing"), design_count=len(inp.designs)),
     )

@@ -15,6 +15,7 @@ from bothy.core.power.chemistry import CHEMISTRIES
 from bothy.core.power.panels import array_power, controller_of, equator_deg
 from bothy.core.sizing.prices import price_and_mass
 from bothy.core.sun.month import PeakSunHoursIn, peak_sun_hours
+from bothy.core.words.says import sizing_says as says
 
 PANEL_12V_MAX_VMP = 24.0
 LIFTED_DEG = 30.0
@@ -79,14 +80,10 @@ def _other_bank(ctx: Context, bank: Bank) -> School | None:
     if best is None:
         return None
     lead = wanted == "agm"
-    risk = (
-        "Half of its label is usable, fewer cycles, must be brought to full every week or two; stands charging in frost."
-        if lead
-        else "No charging below 0 °C; its management may switch off without warning, and fuses must stop a large short circuit."
-    )
+    risk = says("half-label-usable-fewer") if lead else says("no-charging-below-management")
     return School(
         "lead" if lead else "lithium",
-        "Lead instead of lithium" if lead else "Lithium instead of lead",
+        says("lead-instead-lithium") if lead else says("lithium-instead-lead"),
         risk,
         ctx.design.power.model_copy(update={"bank": best[2]}),
     )
@@ -112,8 +109,8 @@ def _pwm(ctx: Context, p: Power, c: SolarController, arrays: list[SolarArray]) -
     rest = _without(ctx, p, "controller")
     return School(
         "pwm",
-        "PWM instead of MPPT",
-        f"Holds the panels at the bank's voltage: a third or more of {watts:.0f} W is lost with high-voltage panels, a tenth to a fifth with 12 V ones.",
+        says("pwm-instead-mppt"),
+        says("holds-panels-at-banks", watts_w=watts),
         p.model_copy(update={"controller": other, "arrays": flat}),
         None if rest is None else rest + n * part.price,
     )
@@ -132,7 +129,7 @@ def _mppt(ctx: Context, p: Power, arrays: list[SolarArray]) -> School | None:
         return None
     part = min(fitting, key=lambda x: x.price)
     other = SolarController.model_validate({**part.data, "name": part.name, "part": part.key, "mass_kg": part.mass_kg})
-    return School("mppt", "MPPT instead of PWM", "Dearer; needs a string voltage well above the bank’s.", p.model_copy(update={"controller": other}))
+    return School("mppt", says("mppt-instead-pwm"), says("dearer-needs-string-voltage"), p.model_copy(update={"controller": other}))
 
 
 def _second_bank(ctx: Context, p: Power, bank: Bank) -> School | None:
@@ -142,8 +139,8 @@ def _second_bank(ctx: Context, p: Power, bank: Bank) -> School | None:
     other = bank.model_copy(update={"parallel_count": bank.parallel_count + 1})
     return School(
         "second_bank",
-        "One battery more",
-        "Same make, type and age only; it empties later, and fills no sooner.",
+        says("one-battery-more"),
+        says("same-make-type-and"),
         p.model_copy(update={"bank": other}),
     )
 
@@ -165,15 +162,14 @@ def _laid_out(ctx: Context, p: Power) -> list[School | None]:
     return [
         School(
             "ground",
-            f"Panels on the ground, {tilt:.0f}°",
-            "Out only while somebody is there and it stands still: theft, wind, a live cable to trip over.",
+            says("panels-on-ground", tilt=tilt),
+            says("out-only-while-somebody"),
             laid({"deploy": "ground", "tilt_deg": tilt, "azimuth_deg": None, **free}),
         ),
         School(
             "lift",
-            f"Panels lifted, {LIFTED_DEG:.0f}°",
-            "Helps only where the nose is turned to the sun: say on the legs how it stands, else all headings count alike. Down above 10 m/s "
-            "of wind and before every drive.",
+            says("panels-lifted", lifted_deg=LIFTED_DEG),
+            says("helps-only-where-nose"),
             laid({"deploy": "lift", "tilt_deg": LIFTED_DEG, "azimuth_deg": 0.0, **free}),
         ),
     ]
@@ -203,7 +199,7 @@ def _station(ctx: Context, p: Power) -> School | None:
         cold_charge_cutoff=True,
     )
     inverter = Inverter(
-        name="the station’s inverter",
+        name=says("stations-inverter"),
         rating_w=d["inverter_w"],
         surge_power_w=d["inverter_surge_w"],
         idle_w=d["inverter_idle_w"],
@@ -211,17 +207,16 @@ def _station(ctx: Context, p: Power) -> School | None:
         mass_kg=0.0,
     )
     controller = (
-        SolarController(name="the station’s solar input", max_voltage_v=60.0, max_charge_current_a=d["solar_w"] / volts, mass_kg=0.0) if p.arrays else None
+        SolarController(name=says("stations-solar-input"), max_voltage_v=60.0, max_charge_current_a=d["solar_w"] / volts, mass_kg=0.0) if p.arrays else None
     )
-    driving = DrivingCharge(name="the station’s vehicle input", rating_a=d["car_w"] / volts, mass_kg=0.0) if p.driving else None
-    shore = Shore(name="the station’s charger", charger_current_a=d["shore_w"] / volts, mass_kg=0.0) if p.shore else None
+    driving = DrivingCharge(name=says("stations-vehicle-input"), rating_a=d["car_w"] / volts, mass_kg=0.0) if p.driving else None
+    shore = Shore(name=says("stations-charger"), charger_current_a=d["shore_w"] / volts, mass_kg=0.0) if p.shore else None
     arrays = [a.model_copy(update={"controller": None}) for a in p.arrays]
     made = p.model_copy(update={"bank": bank, "inverter": inverter, "arrays": arrays, "controller": controller, "driving": driving, "shore": shore})
     return School(
         "station",
-        f"A portable station: {part.name}",
-        f"No more than {d['dc_limit_w']:.0f} W at 12 V and {d['car_w']:.0f} W from the vehicle; no charging below 0 °C; when one thing in "
-        "it fails, all of it does.",
+        says("portable-station", part_name=part.name),
+        says("no-more-than-at", d_w=d["dc_limit_w"], d_w_2=d["car_w"]),
         made,
         _without(ctx, made, "inverter", "controller", "driving", "shore"),
     )
@@ -244,8 +239,8 @@ def schools_of(ctx: Context) -> list[School]:
         out.append(
             School(
                 "relay",
-                "Relay instead of a DC-DC charger",
-                "Straight from the alternator: unlimited current into lithium, little or nothing behind a smart alternator (not counted on here).",
+                says("relay-instead-dc-dc"),
+                says("straight-from-alternator-unlimited"),
                 p.model_copy(update={"driving": other}),
             )
         )
@@ -256,8 +251,8 @@ def schools_of(ctx: Context) -> list[School]:
         out.append(
             School(
                 "dcdc",
-                f"A DC-DC charger instead of a {'relay' if p.driving.school == 'relay' else 'second alternator'}",
-                "Dearer; limited to its rating, and kind to battery and alternator.",
+                says("dc-dc-charger-instead", school_relay=p.driving.school == "relay"),
+                says("dearer-limited-to-rating"),
                 p.model_copy(update={"driving": made}),
             )
         )

@@ -30,6 +30,7 @@ from bothy.core.trips.engine import arrays_of as arrays_ready
 from bothy.core.trips.itinerary import NoTrip, day_count
 from bothy.core.trips.plan import bank_of, numbers_of, panels_of, plan_of_design
 from bothy.core.trips.results import LEDGER
+from bothy.core.words.says import sizing_says as says
 
 rules(
     "trips",
@@ -299,7 +300,7 @@ def _now(design: Design, bench: Bench, target: float) -> SizedSet | None:
     own = t.short / t.days
     panels = sum(a.series_count * a.parallel_count for a in shared)
     words = [
-        f"{panels} panel{'' if panels == 1 else 's'} on {p.controller.name}" if panels and p.controller else "",
+        says("panel-on", panels=panels, controller_name=p.controller.name) if panels and p.controller else "",
         p.bank.name,
         p.driving.name if p.driving else "",
     ]
@@ -344,9 +345,7 @@ class _Search:
         self.space = space_of(self.design)
         self.free = [c for c in self.space.candidates if c.barred is None]
         if not self.space.candidates:
-            raise NoTrip(
-                "sizing", "leaves no set at all: " + ("; ".join(REASONS[r] for r in self.space.dropped) or "no batteries of the wished makers and kinds")
-            )
+            raise NoTrip("sizing", says("leaves-no-set-at") + ("; ".join(REASONS[r] for r in self.space.dropped) or says("no-batteries-wished-makers")))
         self.draws = min(MOST_DRAWS, max(2, design.trips.draw_count))
         self.bench = Bench(self.design, _template(self.space.candidates, self.design.power), self.draws)
         self.draws = self.bench.draws
@@ -449,7 +448,7 @@ class _Search:
                     out.append(
                         Lifted(
                             reason=reason,
-                            words=f"If {REASONS[reason]} were no limit: {words}, {money(c.price, self.design.region)}, {c.mass_kg:.0f} kg.",
+                            words=says("if-were-no-limit", reasons=REASONS[reason], words=words, money=money(c.price, self.design.region), mass_kg=c.mass_kg),
                             set=_sized(self.design, c, t, target),
                         )
                     )
@@ -478,9 +477,7 @@ def search(design: Design, between: Between | None = None, workers: int = 2, swe
     now = _now(s.design, s.bench, target)
     on_front = {x.key for x in front}
     cloud = [[c.price, c.mass_kg, t.share] for k, (c, t) in s.made.items() if k not in on_front]
-    binding = "; ".join(x.words for x in lifted) or (
-        "Nothing that you could lift would give a better set." if best else "No single limit keeps a set out that would do."
-    )
+    binding = "; ".join(x.words for x in lifted) or (says("nothing-that-you-could") if best else says("no-single-limit-keeps"))
     return SizingRun(
         goal=design.sizing.goal,
         target_frac=target,
@@ -504,11 +501,11 @@ def _findings(region: RegionKey, front: list[SizedSet], best: SizedSet | None, n
     if best is None:
         near = min(front, key=lambda x: x.short_days_frac) if front else None
         nearest = (
-            f"The nearest is short on {near.short_days_frac:.1%} of the days: {'; '.join(near.words)}, {money(near.price or 0, region)}. "
+            says("nearest-short-on", short_days_frac=near.short_days_frac, words="; ".join(near.words), money=money(near.price or 0, region))
             if near
-            else "No set at all is left. "
+            else says("no-set-at-all")
         )
-        out.append(finding("sim-no-feasible", "trips", "Parts", nearest + binding))
+        out.append(finding("sim-no-feasible", "trips", says("parts"), nearest + binding))
     if now is not None and now.price is not None:
         better = [
             x
@@ -524,9 +521,15 @@ def _findings(region: RegionKey, front: list[SizedSet], best: SizedSet | None, n
                 finding(
                     "sim-dominated",
                     "trips",
-                    "Parts",
-                    f"{'; '.join(b.words)}: {money(now.price - (b.price or 0), region)} and {now.mass_kg - b.mass_kg:.1f} kg less, "
-                    f"short on {b.short_days_frac:.1%} instead of {now.short_days_frac:.1%} of the days.",
+                    says("parts"),
+                    says(
+                        "and-less-short-on",
+                        words="; ".join(b.words),
+                        money=money(now.price - (b.price or 0), region),
+                        mass_kg=now.mass_kg - b.mass_kg,
+                        short_days_frac=b.short_days_frac,
+                        short_days_frac_2=now.short_days_frac,
+                    ),
                 )
             )
     return out

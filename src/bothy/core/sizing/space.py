@@ -19,15 +19,16 @@ from bothy.core.power.supply import ROOF_SHARE, W_PER_M2
 from bothy.core.power.uses import budgets
 from bothy.core.proposals.base import slug
 from bothy.core.roof.lay_out import room_for
+from bothy.core.words.says import sizing_says as says
 
 REASONS = {
-    "roof": "the roof has no room for the panels",
-    "payload": "it weighs more than may be loaded",
-    "budget": "it costs more than the budget",
-    "controller": "no controller takes the string",
-    "current": "the bank does not give the largest current",
-    "cold": "the cells freeze while charging, and nothing keeps them warm",
-    "alternator": "the alternator or the bank does not allow that charger",
+    "roof": says("roof-has-no-room"),
+    "payload": says("weighs-more-than-may"),
+    "budget": says("costs-more-than-budget"),
+    "controller": says("no-controller-takes-string"),
+    "current": says("bank-does-not-give"),
+    "cold": says("cells-freeze-while-charging"),
+    "alternator": says("alternator-or-bank-does"),
 }
 RELAXED = ("roof", "payload", "budget", "alternator")
 """Reasons that a person may decide to lift; what lifting one of them would give is looked at."""

@@ -12,6 +12,7 @@ from bothy.core.contract import Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
 from bothy.core.sun.plane import incidence, onto
+from bothy.core.words.says import sun_says as says
 
 HERE = Method("trips.direction")
 
@@ -32,11 +33,11 @@ class CurvedPanelFactorIn(Contract):
     @model_validator(mode="after")
     def _fits(self) -> Self:
         if abs(self.centre_offset_m) + self.panel_width_m / 2 >= self.roof_radius_m:
-            raise wrong("roof_radius_m", "must be more than the panel's far edge from the crown; the panel would stand past the side")
+            raise wrong("roof_radius_m", says("must-be-more-than"))
         if self.strip_count % self.bypass_group_count:
-            raise wrong("bypass_group_count", f"must divide the {self.strip_count} strips evenly")
+            raise wrong("bypass_group_count", says("must-divide-strips-evenly", strip_count=self.strip_count))
         if self.dni_w_m2 <= 0 and self.dhi_w_m2 <= 0:
-            raise wrong("dni_w_m2", "and dhi_w_m2 are both 0: there is no light")
+            raise wrong("dni_w_m2", says("and-dhi-both-there"))
         return self
 
 
@@ -66,15 +67,15 @@ def curved_panel_factor(inp: CurvedPanelFactorIn, sources: dict[str, Figure] | N
         y = inp.centre_offset_m - inp.panel_width_m / 2 + (i + 0.5) * inp.panel_width_m / inp.strip_count
         strips.append(poa(math.degrees(abs(math.asin(y / inp.roof_radius_m))), inp.heading_deg - 90 if y > 0 else inp.heading_deg + 90))
     light = {"sun_elevation_deg": g("sun_elevation_deg"), "dni_w_m2": g("dni_w_m2"), "dhi_w_m2": g("dhi_w_m2")}
-    flat = derived("flat_poa_w_m2", "light on the flat", poa(0.0, 0.0), Method("trips.direction", "even sky"), **light)
+    flat = derived("flat_poa_w_m2", says("light-on-flat"), poa(0.0, 0.0), Method("trips.direction", "even sky"), **light)
     size = inp.strip_count // inp.bypass_group_count
     worst = sorted(min(strips[n * size : (n + 1) * size]) for n in range(inp.bypass_group_count))
     groups = inp.bypass_group_count
     best = max(c * (groups - n) / groups for n, c in enumerate(worst))
-    mean = derived("mean_factor_frac", "mean of the strips/flat", float(np.mean(strips)) / flat.value, HERE, flat_poa_w_m2=flat)
+    mean = derived("mean_factor_frac", says("mean-strips-flat"), float(np.mean(strips)) / flat.value, HERE, flat_poa_w_m2=flat)
     bypass = derived(
         "bypass_factor_frac",
-        "best current that bypassed groups leave/flat",
+        says("best-current-that-bypassed"),
         best / flat.value,
         HERE,
         flat_poa_w_m2=flat,
@@ -85,7 +86,7 @@ def curved_panel_factor(inp: CurvedPanelFactorIn, sources: dict[str, Figure] | N
         flat_poa_w_m2=flat,
         strip_poa_w_m2=strips,
         mean_factor_frac=mean,
-        series_factor_frac=derived("series_factor_frac", "worst strip/flat", min(strips) / flat.value, HERE, flat_poa_w_m2=flat),
+        series_factor_frac=derived("series_factor_frac", says("worst-strip-flat"), min(strips) / flat.value, HERE, flat_poa_w_m2=flat),
         bypass_factor_frac=bypass,
         mismatch_loss_frac=derived(
             "mismatch_loss_frac", "1 − bypass/mean", 1 - bypass.value / mean.value, HERE, bypass_factor_frac=bypass, mean_factor_frac=mean

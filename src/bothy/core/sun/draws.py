@@ -14,6 +14,7 @@ from bothy.core.figure import Figure, derived, given
 from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.sun.clearness import of_place
 from bothy.core.sun.geometry import MEAN_DAY, Array, extraterrestrial_day
+from bothy.core.words.says import sun_says as says
 
 KT_AUTOCORR, TEMP_AUTOCORR = 0.29, 0.7
 
@@ -73,7 +74,7 @@ class WeatherDrawIn(Contract):
 def known_place(value: str) -> str:
     """A key of the climate table. Raises an error that names it."""
     if value not in climates():
-        raise wrong("place", f"“{value}” is not a place in the climate table")
+        raise wrong("place", says("not-place-in-climate", value=value))
     return value
 
 
@@ -114,13 +115,13 @@ def weather_draw(inp: WeatherDrawIn, sources: dict[str, Figure] | None = None) -
         ghi_kwh_m2_day=c.ghi_kwh_m2_day[i],
         extraterrestrial_kwh_m2_day=h0,
     )
-    most = derived("kt_max_frac", "largest clearness of the month, not above a cloudless day", days.most, Method("trips.clearness"), kt_mean_frac=mean_k)
+    most = derived("kt_max_frac", says("largest-clearness-month-not"), days.most, Method("trips.clearness"), kt_mean_frac=mean_k)
     return WeatherDrawOut.of(
         kt_mean_frac=mean_k,
         kt_max_frac=most,
         shape=derived(
             "shape",
-            "of the truncated exponential that has this mean",
+            says("truncated-exponential-that-has"),
             days.shape,
             Method("trips.clearness", "by halving"),
             kt_mean_frac=mean_k,

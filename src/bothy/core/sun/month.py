@@ -15,6 +15,7 @@ from bothy.core.method.sources import Method
 from bothy.core.sun.clearness import DARK_KWH_M2, Clearness, distribution, light_of, month_clearness
 from bothy.core.sun.geometry import MEAN_DAY, Array, day_length, extraterrestrial_day, midpoints, season_of, sun_at
 from bothy.core.sun.plane import HEADINGS_DEG, Module, Plane, cell_temp, incidence, onto, power, through_glass
+from bothy.core.words.says import sun_says as says
 
 DAYS = 20
 TILTS_DEG = tuple(range(0, 95, 5))
@@ -37,15 +38,15 @@ class _MonthAt(Contract):
     def _somewhere(self) -> Self:
         if self.place is not None:
             if self.place not in climates():
-                raise wrong("place", f"“{self.place}” is not a place in the climate table")
+                raise wrong("place", says("not-place-in-climate-table", place=self.place))
             return self
         if self.lat_deg is None or self.ghi_kwh_m2_day is None:
-            raise wrong("place", "give a place of the climate table, or lat_deg with ghi_kwh_m2_day")
+            raise wrong("place", says("give-place-climate-table"))
         if self.tmax_c < self.tmin_c:
-            raise wrong("tmax_c", "must not be below tmin_c")
+            raise wrong("tmax_c", says("must-not-be-below"))
         h0 = extraterrestrial_day(self.lat_deg, MEAN_DAY[self.month - 1])
         if h0 > 0 and self.ghi_kwh_m2_day / h0 > 0.78:
-            raise wrong("ghi_kwh_m2_day", f"is more than 78 % of the {h0:.2f} kWh/m² that reach the top of the air there; check the unit")
+            raise wrong("ghi_kwh_m2_day", says("more-than-that-reach", h0=h0))
         return self
 
     @property
@@ -136,17 +137,17 @@ def peak_sun_hours(inp: PeakSunHoursIn, sources: dict[str, Figure] | None = None
     """Light of a mean day of a month on the flat and on a plane, and the best tilt. Method: trips.month."""
     g = Given(inp, sources)
     m = _month(inp)
-    extra = derived("extraterrestrial_kwh_m2_day", "H₀ of the month's mean day", m.place.h0, Method("trips.sun-geometry", "geometry"), day_count=m.day)
+    extra = derived("extraterrestrial_kwh_m2_day", says("months-mean"), m.place.h0, Method("trips.sun-geometry", "geometry"), day_count=m.day)
     k = derived(
         "clearness_frac",
-        "GHI/H₀, polar night taken as 0.35" if m.place.h0 < DARK_KWH_M2 else "GHI/H₀",
+        says("ghi-polar-night-taken") if m.place.h0 < DARK_KWH_M2 else "GHI/H₀",
         m.place.clearness,
         Method("trips.month"),
         extraterrestrial_kwh_m2_day=extra,
     )
     poa = derived(
         "poa_kwh_m2_day",
-        "mean light on the plane",
+        says("mean-light-on-plane"),
         m.poa(inp.tilt_deg, inp.facing, inp.albedo_frac),
         HERE,
         tilt_deg=g("tilt_deg"),
@@ -158,7 +159,7 @@ def peak_sun_hours(inp: PeakSunHoursIn, sources: dict[str, Figure] | None = None
         if light > best + 1e-9:
             best_tilt, best = tilt, light
     whole = float(m.ghi.sum())
-    tilt_figure = derived("best_tilt_deg", "first of 0, 5 … 90° with the most light", best_tilt, HERE)
+    tilt_figure = derived("best_tilt_deg", says("first-with-most-light"), best_tilt, HERE)
     return PeakSunHoursOut.of(
         ghi_kwh_m2_day=derived(
             "ghi_kwh_m2_day",
@@ -172,12 +173,10 @@ def peak_sun_hours(inp: PeakSunHoursIn, sources: dict[str, Figure] | None = None
         clearness_frac=k if m.place.h0 > 0 else None,
         diffuse_frac=derived("diffuse_frac", "Σ diffuse/Σ global", float(m.dhi.sum()) / whole, Method("trips.day-light", "Erbs, daily")) if whole > 0 else None,
         day_length_h=derived("day_length_h", "2·ω_s/15°", day_length(m.place.lat_deg, m.day), Method("trips.month", "geometry")),
-        peak_sun_hours_h=derived(
-            "peak_sun_hours_h", "as many hours of 1000 W/m² as the day's light on the plane", poa.value, Method("trips.month", "definition"), poa_kwh_m2_day=poa
-        ),
+        peak_sun_hours_h=derived("peak_sun_hours_h", says("as-many-hours-as"), poa.value, Method("trips.month", "definition"), poa_kwh_m2_day=poa),
         poa_kwh_m2_day=poa,
         best_tilt_deg=tilt_figure,
-        best_tilt_poa_kwh_m2_day=derived("best_tilt_poa_kwh_m2_day", "light at the best tilt", best, HERE, best_tilt_deg=tilt_figure),
+        best_tilt_poa_kwh_m2_day=derived("best_tilt_poa_kwh_m2_day", says("light-at-best-tilt"), best, HERE, best_tilt_deg=tilt_figure),
     )
 
 
@@ -229,7 +228,7 @@ class PanelDayYieldIn(_MonthAt, PanelFactors):
     @model_validator(mode="after")
     def _pwm(self) -> Self:
         if self.controller_type == "pwm" and self.panel_vmp_v is None:
-            raise wrong("panel_vmp_v", "is required with a pwm controller")
+            raise wrong("panel_vmp_v", says("required-with-pwm-controller"))
         return self
 
     @property
@@ -276,10 +275,10 @@ def panel_day_yield(inp: PanelDayYieldIn, sources: dict[str, Figure] | None = No
     hours = 24 / m.solar_h.size
     daily = kept.mean(axis=0).sum(axis=1) * hours
     lit = float(np.sum(lights))
-    poa = derived("poa_kwh_m2_day", "mean light on the plane", m.poa(inp.tilt_deg, inp.facing, inp.albedo_frac), HERE, tilt_deg=g("tilt_deg"))
+    poa = derived("poa_kwh_m2_day", says("mean-light-on-plane"), m.poa(inp.tilt_deg, inp.facing, inp.albedo_frac), HERE, tilt_deg=g("tilt_deg"))
     energy = derived(
         "energy_wh_day",
-        "mean of the days: light through glass, cell temperature, wiring, controller",
+        says("mean-light-through-glass"),
         float(daily.mean()),
         Method("trips.panel-power"),
         power_stc_w=g("power_stc_w"),
@@ -288,7 +287,7 @@ def panel_day_yield(inp: PanelDayYieldIn, sources: dict[str, Figure] | None = No
     )
 
     def days(key: str, part: float) -> Figure:
-        return derived(key, f"{part:g} of the days stay under it", float(np.percentile(daily, 100 * part)), HERE, energy_wh_day=energy)
+        return derived(key, says("stay-under", part=part), float(np.percentile(daily, 100 * part)), HERE, energy_wh_day=energy)
 
     return PanelDayYieldOut.of(
         poa_kwh_m2_day=poa,
@@ -297,9 +296,9 @@ def panel_day_yield(inp: PanelDayYieldIn, sources: dict[str, Figure] | None = No
         energy_p50_wh_day=days("energy_p50_wh_day", 0.5),
         energy_p90_wh_day=days("energy_p90_wh_day", 0.9),
         clipped_wh_day=derived(
-            "clipped_wh_day", "above the controller's power", float((made - kept).mean(axis=0).sum(axis=1).mean()) * hours, Method("trips.panel-power")
+            "clipped_wh_day", says("above-controllers-power"), float((made - kept).mean(axis=0).sum(axis=1).mean()) * hours, Method("trips.panel-power")
         ),
-        peak_power_w=derived("peak_power_w", "largest of any step, day and heading", float(kept.max()), HERE),
+        peak_power_w=derived("peak_power_w", says("largest-any-step-and"), float(kept.max()), HERE),
         mean_cell_temp_c=derived("mean_cell_temp_c", "Σ T·G/Σ G", float(np.sum(np.array(cells) * np.array(lights))) / lit, Method("trips.month"))
         if lit > 0
         else None,

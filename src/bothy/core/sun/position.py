@@ -14,6 +14,7 @@ from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method, Standard
 from bothy.core.sun.geometry import SOLAR_CONSTANT_W_M2, season_of
 from bothy.core.sun.plane import HEADINGS_DEG, SkyModel, incidence, onto
+from bothy.core.words.says import sun_says as says
 
 NREL = Method("trips.sun-position", "solar position algorithm (NREL), by pvlib")
 
@@ -37,15 +38,15 @@ class SunPositionIn(Contract):
         try:
             t = dt.datetime.fromisoformat(self.time_utc.replace("Z", "+00:00"))
         except ValueError:
-            raise wrong("time_utc", "is not a time; write for example 2026-06-21T12:00:00Z") from None
+            raise wrong("time_utc", says("not-time-write-for")) from None
         if t.tzinfo is None:
-            raise wrong("time_utc", "has no zone; end it with Z for UTC or with an offset such as +01:00")
+            raise wrong("time_utc", says("has-no-zone-end"))
         try:
             t = t.astimezone(dt.UTC)
         except OverflowError:
-            raise wrong("time_utc", "must lie in the years 1900 to 2100") from None
+            raise wrong("time_utc", says("must-lie-in-years")) from None
         if not 1900 <= t.year <= 2100:
-            raise wrong("time_utc", "must lie in the years 1900 to 2100")
+            raise wrong("time_utc", says("must-lie-in-years"))
         return t
 
 
@@ -79,20 +80,20 @@ def sun_position(inp: SunPositionIn, sources: dict[str, Figure] | None = None) -
     place = {"lat_deg": g("lat_deg"), "lon_deg": g("lon_deg")}
     elevation, azimuth = float(row["elevation"]), float(row["azimuth"])
     hours = moment.hour + moment.minute / 60 + (moment.second + moment.microsecond / 1e6) / 3600
-    eot = derived("equation_of_time_min", "of the day of the year", float(row["equation_of_time"]), NREL)
+    eot = derived("equation_of_time_min", says("year"), float(row["equation_of_time"]), NREL)
     air = float(pvlib.atmosphere.get_relative_airmass(float(row["apparent_zenith"]), "kastenyoung1989"))
     day = moment.timetuple().tm_yday
     cos_z, sun_az = np.array([math.sin(math.radians(elevation))]), np.array([math.radians(azimuth)])
     tilt = math.radians(inp.tilt_deg)
     c = float(cos_z[0] * math.cos(tilt) + math.sqrt(max(0.0, 1 - cos_z[0] ** 2)) * math.sin(tilt) * math.cos(sun_az[0] - math.radians(inp.azimuth_deg)))
     return SunPositionOut.of(
-        sun_elevation_deg=derived("sun_elevation_deg", "true, without refraction", elevation, NREL, **place),
-        sun_apparent_elevation_deg=derived("sun_apparent_elevation_deg", "as seen, lifted by refraction", float(row["apparent_elevation"]), NREL, **place),
-        sun_azimuth_deg=derived("sun_azimuth_deg", "clockwise from north", azimuth, NREL, **place),
+        sun_elevation_deg=derived("sun_elevation_deg", says("true-without-refraction"), elevation, NREL, **place),
+        sun_apparent_elevation_deg=derived("sun_apparent_elevation_deg", says("as-seen-lifted-by"), float(row["apparent_elevation"]), NREL, **place),
+        sun_azimuth_deg=derived("sun_azimuth_deg", says("clockwise-from-north"), azimuth, NREL, **place),
         equation_of_time_min=eot,
         solar_time_h=derived(
             "solar_time_h",
-            "UTC + λ/15 + EoT/60, mod 24",
+            says("utc-eot-mod"),
             (hours + inp.lon_deg / 15 + eot.value / 60) % 24,
             Method("trips.sun-position", "definition"),
             utc_h=hours,
@@ -104,7 +105,7 @@ def sun_position(inp: SunPositionIn, sources: dict[str, Figure] | None = None) -
         ),
         air_mass=None
         if math.isnan(air)
-        else derived("air_mass", "relative, Kasten and Young", air, Method("trips.sun-position") + Standard("Kasten and Young 1989")),
+        else derived("air_mass", says("relative-kasten-and-young"), air, Method("trips.sun-position") + Standard("Kasten and Young 1989")),
         aoi_deg=derived(
             "aoi_deg",
             "arccos(cos z·cos β + sin z·sin β·cos(az − γ))",
@@ -143,9 +144,9 @@ def date_of(key: str, text: str) -> dt.date:
     try:
         found = dt.date.fromisoformat(text)
     except ValueError:
-        raise wrong(key, "is not a date; write for example 2026-06-21") from None
+        raise wrong(key, says("not-date-write-for")) from None
     if not 1900 <= found.year <= 2100:
-        raise wrong(key, "must lie in the years 1900 to 2100")
+        raise wrong(key, says("must-lie-in-years"))
     return found
 
 
@@ -200,7 +201,7 @@ def clear_sky_day(inp: ClearSkyDayIn, sources: dict[str, Figure] | None = None) 
             tilt_deg=g("tilt_deg"),
             albedo_frac=g("albedo_frac"),
         ),
-        peak_ghi_w_m2=derived("peak_ghi_w_m2", "largest of the day", float(ghi.max()), source),
+        peak_ghi_w_m2=derived("peak_ghi_w_m2", says("largest"), float(ghi.max()), source),
         extraterrestrial_kwh_m2=extra,
         clearness_frac=derived(
             "clearness_frac", "GHI/H₀", global_.value / outside, Method("trips.clear-sky", "definition"), ghi_kwh_m2=global_, extraterrestrial_kwh_m2=extra

@@ -11,6 +11,7 @@ from bothy.core.contract import BadInput
 from bothy.core.finding import Finding, finding, rules
 from bothy.core.method.sources import Method
 from bothy.core.sun.geometry import MID_MONTH, SOLAR_CONSTANT_W_M2, Array, extraterrestrial_day, season_of, sun_at
+from bothy.core.words.says import sun_says as says
 
 rules(
     "trips",
@@ -128,14 +129,12 @@ def fit(w: Hourly) -> Fit:
 
     days = w.ghi.size // 24
     if days < LEAST_DAYS:
-        raise BadInput("file", f"holds {days} days; at least {LEAST_DAYS}, nearly a year, are needed for twelve monthly means")
+        raise BadInput("file", says("holds-at-least-nearly", days=days, least_days=LEAST_DAYS))
     n = days * 24
     cos_z, outside = _sun(w, days)
     missing = float(np.isnan(np.stack([w.ghi[:n], w.air_c[:n]])).any(axis=0).mean())
     if missing > MOST_MISSING:
-        raise BadInput(
-            "file", f"lacks {missing:.0%} of its hours; at most {MOST_MISSING:.0%} may be missing. The longest gap has {_longest(np.isnan(w.ghi[:n]))} hours"
-        )
+        raise BadInput("file", says("lacks-hours-at-most", missing=missing, most_missing=MOST_MISSING, longest=_longest(np.isnan(w.ghi[:n]))))
     ghi, air, rh = _filled(w.ghi[:n], outside).reshape(days, 24), _filled(w.air_c[:n]).reshape(days, 24), _filled(w.rh[:n]).reshape(days, 24)
     months = np.array([(w.first + dt.timedelta(days=d)).month for d in range(days)])
     light, above = ghi.sum(axis=1) / 1000, outside.sum(axis=1) / 1000
@@ -143,7 +142,7 @@ def fit(w: Hourly) -> Fit:
     for m in range(1, 13):
         rows = months == m
         if (~np.isnan(light[rows])).sum() < LEAST_IN_MONTH:
-            raise BadInput("file", f"has too few whole days in month {m}; every month needs at least twenty")
+            raise BadInput("file", says("has-too-few-whole", m=m))
         for key, values in (("ghi", light), ("tmin", air.min(axis=1)), ("tmax", air.max(axis=1)), ("rh", rh.mean(axis=1))):
             known = values[rows][~np.isnan(values[rows])]
             means[key].append(float(known.mean()) if known.size else 0.75)
@@ -222,9 +221,8 @@ def _odd(w: Hourly, ghi: Array, cos_z: Array, outside: Array, missing: float) ->
             finding(
                 "sim-ghi-above-clear",
                 "trips",
-                "Weather file",
-                f"On {over.sum()} of {int(lit.sum())} days, most on {(w.first + dt.timedelta(days=worst)).date()}: "
-                f"{day[worst] / most[worst]:.1f} times a clear sky.",
+                says("weather-file"),
+                says("on-most-on-times", sum=over.sum(), sum_2=int(lit.sum()), date=(w.first + dt.timedelta(days=worst)).date(), day=day[worst] / most[worst]),
             )
         )
     known = ~np.isnan(ghi.ravel())
@@ -236,8 +234,8 @@ def _odd(w: Hourly, ghi: Array, cos_z: Array, outside: Array, missing: float) ->
             finding(
                 "sim-file-shifted",
                 "trips",
-                "Weather file",
-                f"The file’s sun fits best {abs(best)} h {'later' if best > 0 else 'earlier'} than it should stand.",
+                says("weather-file"),
+                says("files-sun-fits-best", best_h=abs(best), best_over=best > 0),
             )
         )
     if missing > SOME_MISSING:
@@ -245,8 +243,8 @@ def _odd(w: Hourly, ghi: Array, cos_z: Array, outside: Array, missing: float) ->
             finding(
                 "sim-file-gaps",
                 "trips",
-                "Weather file",
-                f"Of the file’s hours {missing:.1%} are missing; the longest gap has {_longest(np.isnan(w.ghi))} hours.",
+                says("weather-file"),
+                says("files-hours-missing-longest", missing=missing, longest=_longest(np.isnan(w.ghi))),
                 severity="advice",
             )
         )

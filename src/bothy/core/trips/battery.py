@@ -12,6 +12,7 @@ from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
 from bothy.core.power.chemistry import CHEMISTRIES, Chemistry, ChemistryKey, SystemVoltage, capacity_factor, rest_voltage
 from bothy.core.sun.geometry import Array
+from bothy.core.words.says import trips_says as says
 
 HERE = Method("trips.battery-step")
 UA_W_K = 1.5
@@ -45,9 +46,9 @@ class TripBank(Contract):
     def _levels(self) -> Self:
         if self.reconnect <= self.floor:
             key = "reconnect_soc_frac" if self.reconnect_soc_frac is not None else "soc_floor_frac"
-            raise wrong(key, f"loads come back at {self.reconnect:g}, which must be above the floor of {self.floor:g}")
+            raise wrong(key, says("loads-come-back-at", reconnect=self.reconnect, floor=self.floor))
         if self.soc_ceiling_frac < self.reconnect:
-            raise wrong("soc_ceiling_frac", f"must not be below {self.reconnect:g}, at which loads come back")
+            raise wrong("soc_ceiling_frac", says("must-not-be-below", reconnect=self.reconnect))
         return self
 
     @property
@@ -171,7 +172,7 @@ def step_battery(inp: StepBatteryIn, sources: dict[str, Figure] | None = None) -
     out = step(bank, before, inp.temp_c, inp.env_temp_c if inp.env_temp_c is not None else inp.temp_c, inp.charge_power_w - inp.load_power_w, dt)
     power = derived(
         "terminal_power_w",
-        "net power, as far as current, temperature and charge allow",
+        says("net-power-as-far"),
         out.terminal_w,
         HERE,
         charge_power_w=g("charge_power_w"),
@@ -341,9 +342,9 @@ def _simple_out(
     return SimulateSimpleOut.of(
         soc_series_frac=series,
         events=events,
-        min_soc_frac=derived("min_soc_frac", "least of the series", min(series), source),
-        final_soc_frac=derived("final_soc_frac", "last of the series", series[-1], source),
-        first_unserved_h=derived("first_unserved_h", "end of the first step that did not serve all", first, source) if first is not None else None,
+        min_soc_frac=derived("min_soc_frac", says("least-series"), min(series), source),
+        final_soc_frac=derived("final_soc_frac", says("last-series"), series[-1], source),
+        first_unserved_h=derived("first_unserved_h", says("end-first-step-that"), first, source) if first is not None else None,
         charge_offered_wh=offered,
         charge_accepted_wh=accepted,
         curtailed_wh=curtailed,

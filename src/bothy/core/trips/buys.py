@@ -14,6 +14,7 @@ from bothy.core.trips.engine import Arrays, Plan, PlanArray, Result, refitted
 from bothy.core.trips.itinerary import days_of
 from bothy.core.trips.plan import bank_of, numbers_of, panels_of
 from bothy.core.trips.run import Buy
+from bothy.core.words.says import trips_says as says
 
 MORE_DRIVING_W = 100.0
 
@@ -38,23 +39,24 @@ def _more(ctx: Context) -> list[tuple[str, Context]]:
         room = p.controller.model_copy(update={"max_charge_current_a": p.controller.max_charge_current_a + a.panel_power_w / ctx.bank_v})
         out.append(
             (
-                f"one more panel of {a.panel_power_w:g} W, with its controller",
+                says("one-more-panel-with", panel_power_w=a.panel_power_w),
                 p.model_copy(update={"arrays": [one if x is a else x for x in p.arrays], "controller": room}),
             )
         )
     if p.bank is not None:
         out.append(
             (
-                f"one more battery of {p.bank.unit_charge_ah:g} Ah" + (f", {p.bank.series_count} units in series" if p.bank.series_count > 1 else ""),
+                says("one-more-battery", unit_charge_ah=p.bank.unit_charge_ah)
+                + (says("units-in-series", series_count=p.bank.series_count) if p.bank.series_count > 1 else ""),
                 p.model_copy(update={"bank": p.bank.model_copy(update={"parallel_count": p.bank.parallel_count + 1})}),
             )
         )
     if p.driving is not None and p.driving.school == "dcdc" and any(leg.drives_on(0) for leg in legs_of(ctx.design)):
         more = p.driving.model_copy(update={"rating_a": p.driving.rating_a + MORE_DRIVING_W / ctx.bank_v})
-        out.append((f"{MORE_DRIVING_W:.0f} W more while driving", p.model_copy(update={"driving": more})))
+        out.append((says("more-while-driving", more_driving_w=MORE_DRIVING_W), p.model_copy(update={"driving": more})))
     if any(a.tilt_deg == 0 and a.deploy == "fixed" for a in p.arrays) and p.controller is not None and _in_winter(ctx):
         lifted = [a.model_copy(update={"tilt_deg": 60.0, "azimuth_deg": None, "deploy": "ground", "mounting": "open_rack"}) for a in p.arrays]
-        out.append(("the same panels on the ground at 60°, facing the noon sun", p.model_copy(update={"arrays": lifted})))
+        out.append((says("same-panels-on-ground"), p.model_copy(update={"arrays": lifted})))
     return [(what, Context(ctx.design.model_copy(update={"power": power}))) for what, power in out]
 
 

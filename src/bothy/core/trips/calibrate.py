@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import trips_says as says
 
 HERE = Method("trips.calibrate", "least squares")
 FLAT = 1e-9
@@ -31,18 +32,21 @@ class CalibrateLoadsIn(Contract):
     @model_validator(mode="after")
     def _lists(self) -> Self:
         if len(self.cabin_temp_c) != len(self.load_power_w):
-            raise wrong("cabin_temp_c", f"has {len(self.cabin_temp_c)} values; load_power_w has {len(self.load_power_w)}")
+            raise wrong("cabin_temp_c", says("has-values-load-power", cabin_temp_c_count=len(self.cabin_temp_c), load_power_w_count=len(self.load_power_w)))
         if self.simulated_power_w is not None and len(self.simulated_power_w) != len(self.load_power_w):
-            raise wrong("simulated_power_w", f"has {len(self.simulated_power_w)} values; load_power_w has {len(self.load_power_w)}")
+            raise wrong(
+                "simulated_power_w",
+                says("has-values-load-power-has", simulated_power_w_count=len(self.simulated_power_w), load_power_w_count=len(self.load_power_w)),
+            )
         if self.reference_temp_c <= self.internal_temp_c:
-            raise wrong("reference_temp_c", "must be above internal_temp_c")
+            raise wrong("reference_temp_c", says("must-be-above-internal"))
         rows = self.rows
         if len(rows) < 3:
-            raise wrong("load_power_w", f"has {len(rows)} rows with power and temperature; at least 3 are needed")
+            raise wrong("load_power_w", says("has-rows-with-power", rows_count=len(rows)))
         r = [self.ratio(t) for _, t in rows]
         n, sr, srr = len(r), sum(r), sum(x * x for x in r)
         if n * srr - sr * sr <= FLAT * max(1.0, n * srr):
-            raise wrong("cabin_temp_c", "is the same in every row; a fridge shows only where it was warmer and cooler")
+            raise wrong("cabin_temp_c", says("same-in-every-row"))
         return self
 
     @property
@@ -84,9 +88,9 @@ def calibrate_loads(inp: CalibrateLoadsIn, sources: dict[str, Figure] | None = N
         base, f = 0.0, max(0.0, sry / srr)
     errors = [a - base - f * b for a, b in zip(y, r, strict=True)]
     spread = sum((a - sy / n) ** 2 for a in y)
-    rows = derived("row_count", "rows with both", n, Method("trips.calibrate", "definition"))
-    base_figure = derived("base_w", "what runs whatever the temperature", base, HERE, row_count=rows)
-    fridge = derived("fridge_mean_w", "what follows the temperature, at the reference", f, HERE, row_count=rows, reference_temp_c=g("reference_temp_c"))
+    rows = derived("row_count", says("rows-with-both"), n, Method("trips.calibrate", "definition"))
+    base_figure = derived("base_w", says("what-runs-whatever-temperature"), base, HERE, row_count=rows)
+    fridge = derived("fridge_mean_w", says("what-follows-temperature-at"), f, HERE, row_count=rows, reference_temp_c=g("reference_temp_c"))
     pairs = [(s, m) for s, m in zip(inp.simulated_power_w, inp.load_power_w, strict=True) if s is not None and m is not None] if inp.simulated_power_w else []
     off = [s - m for s, m in pairs]
     measured = sum(m for _, m in pairs)
@@ -94,14 +98,14 @@ def calibrate_loads(inp: CalibrateLoadsIn, sources: dict[str, Figure] | None = N
         row_count=rows,
         base_w=base_figure,
         fridge_mean_w=fridge,
-        duty_frac=derived("duty_frac", "mean power/running power", f / inp.fridge_power_w, HERE, fridge_mean_w=fridge, fridge_power_w=g("fridge_power_w"))
+        duty_frac=derived("duty_frac", says("mean-power-running-power"), f / inp.fridge_power_w, HERE, fridge_mean_w=fridge, fridge_power_w=g("fridge_power_w"))
         if inp.fridge_power_w
         else None,
         mean_measured_w=derived("mean_measured_w", "mean", sy / n, Method("trips.calibrate", "definition"), row_count=rows),
-        bias_w=derived("bias_w", "mean of measured − fit", sum(errors) / n, HERE, base_w=base_figure, fridge_mean_w=fridge),
+        bias_w=derived("bias_w", says("mean-measured-fit"), sum(errors) / n, HERE, base_w=base_figure, fridge_mean_w=fridge),
         rmse_w=derived("rmse_w", "√(mean of squares)", math.sqrt(sum(e * e for e in errors) / n), HERE, base_w=base_figure, fridge_mean_w=fridge),
         r2_frac=derived("r2_frac", "1 − SSE/SST", 1 - sum(e * e for e in errors) / spread, HERE) if spread > 0 else None,
-        simulated_bias_w=derived("simulated_bias_w", "mean of simulated − measured", sum(off) / len(off), HERE) if off else None,
+        simulated_bias_w=derived("simulated_bias_w", says("mean-simulated-measured"), sum(off) / len(off), HERE) if off else None,
         simulated_bias_frac=derived("simulated_bias_frac", "Σ(simulated − measured)/Σ measured", sum(off) / measured, HERE) if off and measured else None,
         simulated_rmse_w=derived("simulated_rmse_w", "√(mean of squares)", math.sqrt(sum(e * e for e in off) / len(off)), HERE) if off else None,
     )

@@ -8,68 +8,69 @@ from bothy.core.book import Book
 from bothy.core.figure import Figure, given
 from bothy.core.method.sources import Method
 from bothy.core.trips.run import TripRun
+from bothy.core.words.says import trips_says as says
 
 SOURCE = Method("trips.run", "the trip, simulated in steps of a quarter of an hour")
 MEAN_DAY = "mean of the weathers of (sum over the trip ÷ days)"
-MEAN_TRIP = "mean of the weathers of the sum over the trip"
-WORST = "the largest quarter of an hour of the trip"
-HALF = "the moment by which it happened in half of the weathers, counted from the start"
+MEAN_TRIP = says("mean-weathers-sum-over")
+WORST = says("largest-quarter-hour-trip")
+HALF = says("moment-by-which-happened")
 
 COUNTED: tuple[tuple[str, str, str], ...] = (
-    ("sun_wh_day", "Sun used a day", MEAN_DAY),
-    ("driving_wh_day", "Driving charge a day", MEAN_DAY),
-    ("shore_wh_day", "Hook-up a day", MEAN_DAY),
-    ("load_wh_day", "Served to the loads a day", MEAN_DAY),
-    ("missing_wh_day", "Missing a day", "mean of the weathers of (shed + unserved over the trip) ÷ days"),
-    ("curtailed_wh_day", "Sun that finds a full bank, a day", MEAN_DAY),
-    ("snow_wh_day", "Sun lost to snow, a day", MEAN_DAY),
-    ("inverter_idle_wh_day", "Inverter idling, a day", MEAN_DAY),
-    ("short_days_frac", "Short days", "days on which a load that should never stop was shed or dark ÷ (days × weathers)"),
-    ("error_frac", "Error of the short days", "standard deviation of the weathers' own shares of short days ÷ √weathers"),
-    ("least_soc_p10", "Least charge, 1 in 10", "the least charge of each weather; a tenth of them stay under this"),
-    ("least_soc_p50", "Least charge, half", "the least charge of each weather; half of them stay under this"),
-    ("first_short_d", "First shortage, earliest", "the earliest moment of all weathers at which power was short, counted from the start"),
-    ("first_short_p50_d", "First shortage, half", HALF),
-    ("first_short_p90_d", "First shortage, 9 in 10", "the moment by which it happened in 9 of 10 weathers, counted from the start"),
-    ("short_in_normals_d", "First shortage in average weather", "the same trip once more, in the mean weather of each place and month"),
-    ("autonomy_d", "Days on a full bank without any source", "usable energy of the bank ÷ mean use a day"),
-    ("medical_first_d", "Medical power first fails", "the earliest moment of all weathers, counted from the start"),
-    ("medical_draws_frac", "Trips on which medical power fails", "weathers in which a medical load was not served ÷ weathers"),
-    ("snow_days", "Days under snow", MEAN_TRIP),
-    ("refused_cold_h", "Hours of charge refused by cold", MEAN_TRIP),
-    ("refused_cold_wh", "Charge refused by cold", MEAN_TRIP),
-    ("coldest_cell_c", "Coldest cells", "the lowest temperature of the cells in all weathers"),
-    ("refused_hot_h", "Hours of charge refused by heat", MEAN_TRIP),
-    ("limited_h", "Hours at the bank's limit", MEAN_TRIP),
-    ("cycles_year", "Full cycles a year", "energy out of the bank ÷ its capacity ÷ days × 365"),
-    ("clipped_frac", "Sun above the controller", "what the controllers don't take ÷ what the panels could give"),
-    ("most_ac_w", "Mains loads at their worst", WORST),
-    ("mains_short_w", "More than the hook-up gives", WORST),
-    ("mains_short_h", "Hours above the hook-up", MEAN_TRIP),
-    ("heat_missing_frac", "Heat missing", "heat not given ÷ heat asked for, means of the weathers"),
-    ("warm.diesel_l", "Fuel burnt", MEAN_TRIP),
-    ("warm.gas_kg", "Gas burnt by the heater", MEAN_TRIP),
-    ("warm.fuel_first_d", "Fuel out", HALF),
-    ("warm.hot_h", "Hours over 30 °C", MEAN_TRIP),
-    ("warm.damp_h", "Hours over 80 %", MEAN_TRIP),
-    ("warm.wet_h", "Hours of water on the coldest face", MEAN_TRIP),
-    ("warm.condensed_kg", "Water condensed", MEAN_TRIP),
-    ("warm.coldest_p10_c", "Coldest cabin, 1 in 10", "the lowest temperature of each weather; a tenth of them stay under this"),
-    ("warm.hottest_p90_c", "Hottest cabin, 1 in 10", "the highest temperature of each weather; a tenth of them go over this"),
-    ("warm.cold_run_h", "Longest under the setting by 3 K", "the longest time in a row of each weather; half of them stay under this"),
-    ("warm.bay_h", "Hours of frost in a bay", MEAN_TRIP),
-    ("warm.bay_frac", "Weathers with frost in a bay", "weathers with frost ÷ weathers"),
-    ("gas.capacity_kg", "Gas that comes out in the cold", "the vessels' filling, less what stays in them at the cold of the trip"),
-    ("gas.used_kg", "Gas burnt", MEAN_TRIP),
-    ("gas.short_frac", "Trips on which the gas runs out", "weathers in which the vessels were empty ÷ weathers"),
-    ("gas.first_d", "Gas out", HALF),
-    ("water.used_l", "Water used", MEAN_TRIP),
-    ("water.missing_l", "Water missing", MEAN_TRIP),
-    ("generator.run_h", "Generator, hours", MEAN_TRIP),
-    ("generator.made_kwh", "Generator, energy", MEAN_TRIP),
-    ("generator.first_d", "Generator's fuel out", HALF),
-    ("generator.short_frac", "Trips on which the generator's fuel runs out", "weathers in which it ran out ÷ weathers"),
-    ("generator.burnt", "Generator, fuel", MEAN_TRIP),
+    ("sun_wh_day", says("sun-used"), MEAN_DAY),
+    ("driving_wh_day", says("driving-charge"), MEAN_DAY),
+    ("shore_wh_day", says("hook-up"), MEAN_DAY),
+    ("load_wh_day", says("served-to-loads"), MEAN_DAY),
+    ("missing_wh_day", says("missing"), "mean of the weathers of (shed + unserved over the trip) ÷ days"),
+    ("curtailed_wh_day", says("sun-that-finds-full"), MEAN_DAY),
+    ("snow_wh_day", says("sun-lost-to-snow"), MEAN_DAY),
+    ("inverter_idle_wh_day", says("inverter-idling"), MEAN_DAY),
+    ("short_days_frac", says("short"), "days on which a load that should never stop was shed or dark ÷ (days × weathers)"),
+    ("error_frac", says("error-short"), "standard deviation of the weathers' own shares of short days ÷ √weathers"),
+    ("least_soc_p10", says("least-charge-in"), says("least-charge-each-weather")),
+    ("least_soc_p50", says("least-charge-half"), says("least-charge-each-weather-half")),
+    ("first_short_d", says("first-shortage-earliest"), says("earliest-moment-all-weathers")),
+    ("first_short_p50_d", says("first-shortage-half"), HALF),
+    ("first_short_p90_d", says("first-shortage-in"), says("moment-by-which-happened-in")),
+    ("short_in_normals_d", says("first-shortage-in-average"), says("same-trip-once-more")),
+    ("autonomy_d", says("on-full-bank-without"), "usable energy of the bank ÷ mean use a day"),
+    ("medical_first_d", says("medical-power-first-fails"), says("earliest-moment-all-weathers-counted")),
+    ("medical_draws_frac", says("trips-on-which-medical"), "weathers in which a medical load was not served ÷ weathers"),
+    ("snow_days", says("under-snow"), MEAN_TRIP),
+    ("refused_cold_h", says("hours-charge-refused-by"), MEAN_TRIP),
+    ("refused_cold_wh", says("charge-refused-by-cold"), MEAN_TRIP),
+    ("coldest_cell_c", says("coldest-cells"), says("lowest-temperature-cells-in")),
+    ("refused_hot_h", says("hours-charge-refused-by-heat"), MEAN_TRIP),
+    ("limited_h", says("hours-at-banks-limit"), MEAN_TRIP),
+    ("cycles_year", says("full-cycles-year"), "energy out of the bank ÷ its capacity ÷ days × 365"),
+    ("clipped_frac", says("sun-above-controller"), "what the controllers don't take ÷ what the panels could give"),
+    ("most_ac_w", says("mains-loads-at-their"), WORST),
+    ("mains_short_w", says("more-than-hook-up"), WORST),
+    ("mains_short_h", says("hours-above-hook-up"), MEAN_TRIP),
+    ("heat_missing_frac", says("heat-missing"), "heat not given ÷ heat asked for, means of the weathers"),
+    ("warm.diesel_l", says("fuel-burnt"), MEAN_TRIP),
+    ("warm.gas_kg", says("gas-burnt-by-heater"), MEAN_TRIP),
+    ("warm.fuel_first_d", says("fuel-out"), HALF),
+    ("warm.hot_h", says("hours-over"), MEAN_TRIP),
+    ("warm.damp_h", says("hours-over-2"), MEAN_TRIP),
+    ("warm.wet_h", says("hours-water-on-coldest"), MEAN_TRIP),
+    ("warm.condensed_kg", says("water-condensed"), MEAN_TRIP),
+    ("warm.coldest_p10_c", says("coldest-cabin-in"), says("lowest-temperature-each-weather")),
+    ("warm.hottest_p90_c", says("hottest-cabin-in"), says("highest-temperature-each-weather")),
+    ("warm.cold_run_h", says("longest-under-setting-by"), says("longest-time-in-row")),
+    ("warm.bay_h", says("hours-frost-in-bay"), MEAN_TRIP),
+    ("warm.bay_frac", says("weathers-with-frost-in"), "weathers with frost ÷ weathers"),
+    ("gas.capacity_kg", says("gas-that-comes-out"), says("vessels-filling-less-what")),
+    ("gas.used_kg", says("gas-burnt"), MEAN_TRIP),
+    ("gas.short_frac", says("trips-on-which-gas"), "weathers in which the vessels were empty ÷ weathers"),
+    ("gas.first_d", says("gas-out"), HALF),
+    ("water.used_l", says("water-used"), MEAN_TRIP),
+    ("water.missing_l", says("water-missing"), MEAN_TRIP),
+    ("generator.run_h", says("generator-hours"), MEAN_TRIP),
+    ("generator.made_kwh", says("generator-energy"), MEAN_TRIP),
+    ("generator.first_d", says("generators-fuel-out"), HALF),
+    ("generator.short_frac", says("trips-on-which-generators"), "weathers in which it ran out ÷ weathers"),
+    ("generator.burnt", says("generator-fuel"), MEAN_TRIP),
 )
 """Field of a run, its label, and how it is counted."""
 PER_DAY = ("warm.diesel_l", "warm.gas_kg", "warm.hot_h", "warm.damp_h", "warm.wet_h", "water.used_l", "gas.used_kg")
@@ -86,12 +87,12 @@ def _value(run: TripRun, field: str) -> float | None:
 def figures_of(run: TripRun) -> dict[str, Figure]:
     """The figures of a run by key (``trip/load_wh_day``), in the units of their fields; what did not happen has none."""
     counted_over = {
-        "days": given("day_count", run.day_count, "typed", "the legs of the trip", "Days of the trip"),
+        "days": given("day_count", run.day_count, "typed", says("legs-trip"), says("trip")),
         "weathers": given(
             "draw_count",
             run.draw_count,
             "computed",
-            "years of the files" if run.years else f"drawn with the seed {run.seed}",
+            says("years-files") if run.years else says("drawn-with-seed", seed=run.seed),
             "Weathers",
             source=Method("trips.weather"),
         ),
@@ -114,7 +115,7 @@ def figures_of(run: TripRun) -> dict[str, Figure]:
         for key, f in zip(("sun", "driving"), (come[0], come[1]), strict=True):
             put(
                 f"{key}_part_frac",
-                f"{f.label}, part of all sources",
+                says("part-all-sources", f_label=f.label),
                 "this ÷ (sun + driving + hook-up)",
                 f.value / whole,
                 sun=come[0],
@@ -122,21 +123,21 @@ def figures_of(run: TripRun) -> dict[str, Figure]:
                 shore=come[2],
             )
     sun, lost = out["trip/sun_wh_day"], out["trip/curtailed_wh_day"]
-    put("made_wh_day", "Sun that there was, a day", "used + found a full bank", sun.value + lost.value, used=sun, unused=lost)
+    put("made_wh_day", says("sun-that-there-was"), says("used-found-full-bank"), sun.value + lost.value, used=sun, unused=lost)
     snow = out["trip/snow_wh_day"]
-    put("snow_wh", "Sun lost to snow over the trip", "a day × days", snow.value * run.day_count, a_day=snow)
+    put("snow_wh", says("sun-lost-to-snow-over"), "a day × days", snow.value * run.day_count, a_day=snow)
     if run.short_days_frac > 0:
         missing, short = out["trip/missing_wh_day"], out["trip/short_days_frac"]
-        put("missing_bad_day_wh", "Missing on a bad day", "missing a day ÷ short days", missing.value / short.value, missing=missing, short_days=short)
+        put("missing_bad_day_wh", says("missing-on-bad"), "missing a day ÷ short days", missing.value / short.value, missing=missing, short_days=short)
     for name, s in (run.water.stores if run.water else {}).items():
-        put(f"water/{name}/capacity_l", f"{name.capitalize()}, capacity", "what the tank gives or takes", s.capacity_l)
+        put(f"water/{name}/capacity_l", says("capacity", name=name.capitalize()), says("what-tank-gives-or"), s.capacity_l)
         if s.first_d is not None:
-            put(f"water/{name}/first_d", f"{name.capitalize()}, first short", HALF, s.first_d)
+            put(f"water/{name}/first_d", says("first-short", name=name.capitalize()), HALF, s.first_d)
     for i, frozen in enumerate([f for f in run.frost if f.nights][:3]):
         put(
             f"frost/{i}/nights_count",
-            f"{frozen.name}: nights below 0 °C",
-            "days on which it is below 0 °C in a tenth of the weathers or more",
+            says("nights-below", frozen_name=frozen.name),
+            says("on-which-below-in"),
             len(frozen.nights),
         )
     return out

@@ -15,6 +15,7 @@ from bothy.core.power.generator import FUELS, full_per_h
 from bothy.core.trips import places as k
 from bothy.core.trips.engine import Plan, Result
 from bothy.core.trips.stores import half
+from bothy.core.words.says import trips_says as says
 
 
 class GeneratorTrip(BaseModel):
@@ -73,6 +74,6 @@ def generator_trip(ctx: Context, plan: Plan, r: Result, level: list[float]) -> G
 
 def runs_dry(g: GeneratorTrip, when: Any) -> str:
     """The fuel's end in words; ``when`` writes a moment of the trip."""
-    day = f"on {when(g.first_d)} in half of the simulated trips" if g.first_d is not None else f"in {g.short_frac:.0%} of the simulated trips"
-    what = f"The generator’s can of {g.store:g} {g.unit}" if g.store is not None else f"The {g.fuel} that it shares"
-    return f"{what} is empty {day}: it runs {g.run_h:.0f} of {g.planned_h:.0f} h; {g.burnt:.1f} {g.unit} are burnt."
+    day = says("on-in-half-simulated", when=when(g.first_d)) if g.first_d is not None else says("in-simulated-trips", short_frac=g.short_frac)
+    what = says("generators-can", store=g.store, unit=g.unit) if g.store is not None else says("that-shares", fuel=g.fuel)
+    return says("empty-runs-burnt", what=what, day=day, run_h=g.run_h, planned_h=g.planned_h, burnt=g.burnt, unit=g.unit)

@@ -12,6 +12,7 @@ from bothy.core.design.document import Design
 from bothy.core.design.trips import Leg
 from bothy.core.places import legs_of, places_of
 from bothy.core.trips.engine import DayForecast, PlanDay
+from bothy.core.words.says import trips_says as says
 
 FAR_KM, FAR_M = 150.0, 500.0
 """Beyond these the nearest place of the table says little (rule ``sim-climate-far``)."""
@@ -66,16 +67,16 @@ def days_of(ctx: Context) -> list[PlanDay]:
     t = ctx.design.trips
     legs = legs_of(ctx.design)
     if not legs:
-        raise NoTrip("legs", "has no leg yet; add the first place of the trip")
+        raise NoTrip("legs", says("has-no-leg-yet"))
     if t.start_date is None:
-        raise NoTrip("start_date", "is missing; say when the trip begins")
+        raise NoTrip("start_date", says("missing-say-when-trip"))
     first = dt.date.fromisoformat(t.start_date)
     people, ahead = ctx.design.life.people or 2, clock_h(ctx.design)
     known = places_of(ctx.design)
     out: list[PlanDay] = []
     for leg in legs:
         if leg.place not in known:
-            raise NoTrip("place", f"“{leg.place}” is not a place in the climate table, nor one of your own")
+            raise NoTrip("place", says("not-place-in-climate", place=leg.place))
         persons = float(leg.persons if leg.persons is not None else people)
         for n in range(leg.days_count):
             drives = leg.drives_on(n)

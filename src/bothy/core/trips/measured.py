@@ -19,6 +19,7 @@ from bothy.core.sun.geometry import Array
 from bothy.core.trips.calibrate import CalibrateLoadsIn, CalibrateLoadsOut, calibrate_loads
 from bothy.core.trips.plan import loads_of
 from bothy.core.trips.run import TripRun
+from bothy.core.words.says import trips_says as says
 
 rules("trips", (("sim-calibration-bias", "advice", Method("trips.calibrate")),))
 
@@ -149,8 +150,13 @@ def beside(ctx: Context, run: TripRun, log: Log) -> MeasuredBeside:
                 "sim-calibration-bias",
                 "trips",
                 "Log",
-                f"On average {fit.mean_measured_w:.0f} W were measured, and the run is {fit.simulated_bias_frac:+.0%} off; fitted: "
-                f"{fit.base_w:.0f} W base and {fit.fridge_mean_w:.0f} W fridge at 25 °C.",
+                says(
+                    "on-average-were-measured",
+                    mean_measured_w=fit.mean_measured_w,
+                    simulated_bias_frac=f"{fit.simulated_bias_frac:+.0%}",
+                    base_w=fit.base_w,
+                    fridge_mean_w=fit.fridge_mean_w,
+                ),
             )
         )
     hours = log.load_w.size
@@ -183,7 +189,7 @@ def _dirt(ctx: Context, ratio: float, days: int) -> tuple[list[str], list[dict[s
         now = soiling_of(a)
         new = round(min(1.0, max(LEAST_LEFT, now * ratio)), 3)
         if new != now:
-            words.append(f"{a.name}: dirt and shade leave {new:.0%} of the light instead of {now:.0%}, by {days} days that never filled the bank")
+            words.append(says("dirt-and-shade-leave", a_name=a.name, new=new, now=now, days=days))
             ops.append({"op": "replace", "path": f"/power/arrays/{i}/soiling_frac", "value": new})
     return words, ops
 
@@ -215,10 +221,10 @@ def _take_over(ctx: Context, out: CalibrateLoadsOut, fridges: list[tuple[int, Ap
             duty = round(min(1.0, (a.duty_frac or 0) * ratio), 4)
             if abs(duty - (a.duty_frac or 0)) < SAME_DUTY:
                 continue
-            words.append(f"{a.name}: runs {duty:.0%} of the time at 25 °C instead of {a.duty_frac:.0%}")
+            words.append(says("runs-time-at-instead", a_name=a.name, duty=duty, duty_frac=a.duty_frac))
             ops += [{"op": "replace", "path": f"/life/appliances/{at}/{key}", "value": value} for key, value in (("duty_frac", duty), ("trust", "measured"))]
     elif fridges:
-        words.append("the load does not follow the cabin’s warmth, so the fridges stay as they are")
+        words.append(says("load-does-not-follow"))
     cooling = {a.id for _, a in fridges} if follows else set()
     old = next((i for i, a in enumerate(items) if a.id == MEASURED_ID), None)
     rest = _modelled_w(ctx, cooling | {MEASURED_ID})
@@ -226,9 +232,9 @@ def _take_over(ctx: Context, out: CalibrateLoadsOut, fridges: list[tuple[int, Ap
     if old is not None and abs(extra - (items[old].power_w or 0)) <= LEAST_EXTRA_W:
         return words, ops
     if extra > LEAST_EXTRA_W:
-        words.append(f"{extra:.0f} W that no appliance of the list explains, all day")
+        words.append(says("that-no-appliance-list", extra_w=extra))
         value = Appliance(
-            id=MEASURED_ID, name="Base load that was measured", kind="electronics", power_w=round(extra, 1), hours_per_day=24.0, trust="measured"
+            id=MEASURED_ID, name=says("base-load-that-was"), kind="electronics", power_w=round(extra, 1), hours_per_day=24.0, trust="measured"
         ).model_dump(mode="json")
         ops.append(
             {"op": "replace", "path": f"/life/appliances/{old}", "value": value}
@@ -236,7 +242,7 @@ def _take_over(ctx: Context, out: CalibrateLoadsOut, fridges: list[tuple[int, Ap
             else {"op": "add", "path": "/life/appliances/-", "value": value}
         )
     elif extra < -LEAST_EXTRA_W:
-        words.append(f"the list uses {-extra:.0f} W more than was measured: shorten what is on for long (Bothy does not guess which)")
+        words.append(says("list-uses-more-than", extra_w=-extra))
         if old is not None:
             ops.append({"op": "remove", "path": f"/life/appliances/{old}"})
     return words, ops

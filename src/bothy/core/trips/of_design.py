@@ -23,16 +23,17 @@ from bothy.core.trips.plan import plan_of_design
 from bothy.core.trips.replay import without_years
 from bothy.core.trips.run import Lane, TripDaySum, TripEventOut, TripMonth, TripRun, WarmTrip, YearTrip
 from bothy.core.trips.stores import gas_trip, half, water_trip
+from bothy.core.words.says import trips_says as says
 
 ASSUMED = (
-    "Approximate climate of the place; import a weather file for precision.",
-    "Panels with 3 % dirt and 2 % mismatch, shaded as far as Power says so.",
-    "Fridges work as in their season’s usual air; the cabin is one store of heat and one of damp, and the first heater warms it.",
-    "Windows are opened above 25 °C inside where it is cooler outside; the damp that linings take up and give off is not counted.",
+    says("approximate-climate-place-import"),
+    says("panels-with-dirt-and"),
+    says("fridges-work-as-in"),
+    says("windows-opened-above-inside"),
 )
 
 
-EVENT_WORDS = ("all loads off: the bank is empty", "loads back on", "loads shed", "shed loads back on")
+EVENT_WORDS = (says("all-loads-off-bank"), says("loads-back-on"), says("loads-shed"), says("shed-loads-back-on"))
 
 
 def _lane(x: Array) -> Lane:
@@ -311,13 +312,11 @@ def run_trip(ctx: Context, *, workers: int = 1, between: Any = None, forecasts: 
     result = simulate(plan, keep=kept, ready=ready, workers=workers, between=between)
     run = run_of(ctx, plan, result, kept, weather)
     if forecasts is not None and run.forecast_days:
-        run.assumed.insert(0, f"The weather of {run.forecast_days} days is that of a forecast ({forecasts.source}); beyond it, it is drawn.")
+        run.assumed.insert(0, says("weather-that-forecast-beyond", forecast_days=run.forecast_days, source=forecasts.source))
     if plan.replay is not None:
-        run.assumed.insert(0, f"The weather of {run.draw_count} years of the files, {plan.replay.years[0]} to {plan.replay.years[-1]}, each as it was.")
+        run.assumed.insert(0, says("weather-years-files-to", draw_count=run.draw_count, years=plan.replay.years[0], years_2=plan.replay.years[-1]))
     elif ctx.design.trips.schools.weather_source == "replay":
-        run.assumed.insert(
-            0, f"The weather is drawn, for no file with whole years is there for {', '.join(without_years(ctx, plan.days)) or 'the same years everywhere'}."
-        )
+        run.assumed.insert(0, says("weather-drawn-for-no", without_years=", ".join(without_years(ctx, plan.days)) or "the same years everywhere"))
     run.buys = buys(ctx, plan, thermal, result, weather, ready, workers)
     if run.short_days_frac > 0:
         usual = simulate(replace(plan, draws=False, replay=None))

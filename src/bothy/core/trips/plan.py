@@ -22,6 +22,7 @@ from bothy.core.trips.generator import generator_numbers
 from bothy.core.trips.itinerary import Forecasts, NoTrip, clock_h, days_of, leg_days, trip_lat_deg
 from bothy.core.trips.replay import replay_of
 from bothy.core.trips.trip import default_shed
+from bothy.core.words.says import trips_says as says
 
 STEP_MIN = 15
 
@@ -70,7 +71,7 @@ def bank_of(ctx: Context) -> TripBank:
     """The bank as the engine takes it. Raises :class:`NoTrip` when there is none."""
     b = ctx.design.power.bank
     if b is None:
-        raise NoTrip("bank", "is missing; choose a bank in Power, or take Bothy's")
+        raise NoTrip("bank", says("missing-choose-bank-in"))
     p = b.parallel_count
     return TripBank.trusted(
         chemistry=b.chemistry,

@@ -13,6 +13,7 @@ from bothy.core.method.sources import Method
 from bothy.core.trips import places as k
 from bothy.core.trips.engine import Result, simulate
 from bothy.core.trips.trip import SimulateTripIn, plan_of
+from bothy.core.words.says import trips_says as says
 
 HERE = Method("trips.run", "mean of the draws")
 LEDGER = (
@@ -155,7 +156,7 @@ def simulate_trip(inp: SimulateTripIn, sources: dict[str, Figure] | None = None)
     plan = plan_of(inp)
     r = simulate(plan, series=inp.series)
     count, days = r.ledger.shape[0], len(plan.days)
-    mean = {name: derived(name, "sum over the trip", float(r.ledger[:, i].mean()), HERE, draw_count=count) for i, name in enumerate(LEDGER)}
+    mean = {name: derived(name, says("sum-over-trip"), float(r.ledger[:, i].mean()), HERE, draw_count=count) for i, name in enumerate(LEDGER)}
     firsts: dict[str, float | None] = {}
     for i, name in enumerate(RESOURCES):
         found = r.summary[:, k.FIRST_ELECTRICITY + i]
@@ -170,17 +171,17 @@ def simulate_trip(inp: SimulateTripIn, sources: dict[str, Figure] | None = None)
     def soc(key: str, part: float) -> Figure:
         return derived(
             key,
-            f"{part:g} of the draws stay above or at their least under it",
+            says("draws-stay-above-or", part=part),
             float(np.percentile(least, 100 * part)),
             Method("trips.results", "least state of charge of each draw"),
             draw_count=count,
         )
 
     return SimulateTripOut.of(
-        day_count=derived("day_count", "days of the plan", days, Method("trips.results", "definition")),
+        day_count=derived("day_count", says("plan"), days, Method("trips.results", "definition")),
         draw_count=derived("draw_count", "weathers", count, Method("trips.results", "definition")),
         **mean,
-        final_soc_frac=derived("final_soc_frac", "mean of the draws at the end", float(r.summary[:, k.END_SOC].mean()), HERE),
+        final_soc_frac=derived("final_soc_frac", says("mean-draws-at-end"), float(r.summary[:, k.END_SOC].mean()), HERE),
         lolp_frac=derived(
             "lolp_frac",
             "days with a shortage of what is needed/(days·draws)",
@@ -190,7 +191,9 @@ def simulate_trip(inp: SimulateTripIn, sources: dict[str, Figure] | None = None)
             day_count=days,
             draw_count=count,
         ),
-        trip_fail_frac=derived("trip_fail_frac", "draws with any", float((r.short_day.sum(axis=1) > 0).mean()), Method("trips.results"), draw_count=count),
+        trip_fail_frac=derived(
+            "trip_fail_frac", says("draws-with-any"), float((r.short_day.sum(axis=1) > 0).mean()), Method("trips.results"), draw_count=count
+        ),
         solar_frac=derived(
             "solar_frac",
             "sun/(sun + driving + hook-up)",
@@ -203,9 +206,9 @@ def simulate_trip(inp: SimulateTripIn, sources: dict[str, Figure] | None = None)
         min_soc_p10_frac=soc("min_soc_p10_frac", 0.1),
         min_soc_p50_frac=soc("min_soc_p50_frac", 0.5),
         min_soc_p90_frac=soc("min_soc_p90_frac", 0.9),
-        min_cabin_temp_c=derived("min_cabin_temp_c", "coldest of all draws", float(r.summary[:, k.LEAST_CABIN].min()), HERE),
+        min_cabin_temp_c=derived("min_cabin_temp_c", says("coldest-all-draws"), float(r.summary[:, k.LEAST_CABIN].min()), HERE),
         max_balance_error_wh=derived(
-            "max_balance_error_wh", "largest error of the four identities", balance_error(r.ledger), Method("trips.results", "must be 0")
+            "max_balance_error_wh", says("largest-error-four-identities"), balance_error(r.ledger), Method("trips.results", "must be 0")
         ),
         generator_h_needed=derived(
             "generator_h_needed",
@@ -218,7 +221,7 @@ def simulate_trip(inp: SimulateTripIn, sources: dict[str, Figure] | None = None)
         if inp.shore.charger_power_w > 0
         else None,
         **{
-            f"first_{name}_d": derived(f"first_{name}_d", "earliest of all draws, at the end of its step", v, HERE, draw_count=count) if v is not None else None
+            f"first_{name}_d": derived(f"first_{name}_d", says("earliest-all-draws-at"), v, HERE, draw_count=count) if v is not None else None
             for name, v in firsts.items()
         },
         first_resource=RESOURCES[min(said)[1]] if said else None,

@@ -18,6 +18,7 @@ from bothy.core.sun.curved import CurvedPanelFactorIn, CurvedPanelFactorOut, cur
 from bothy.core.trips.generator import runs_dry
 from bothy.core.trips.itinerary import FAR_KM, FAR_M, days_of
 from bothy.core.trips.rule_table import Add
+from bothy.core.words.says import trips_says as says
 
 if TYPE_CHECKING:
     from bothy.core.trips.run import TripRun
@@ -31,17 +32,17 @@ PLANNED_YEARS, IDLE_PART, CLIPPED, MUCH_CLIPPED = 10, 0.15, 0.03, 0.10
 HEAT_MISSING, MUCH_ASSUMED, SNOW_DAYS, COLD_RUN_H = 0.05, 0.5, 3, 2.0
 MUCH_UNUSED, MOSTLY_DRIVING, STANDS_DAYS = 0.4, 0.7, 3
 WORDS = (
-    (0.005, "a day or two a year"),
-    (0.02, "a handful of days a year"),
-    (0.10, "plan B needed: hook-up, generator or driving"),
-    (1.01, "undersized for this use"),
+    (0.005, says("or-two-year")),
+    (0.02, says("handful-year")),
+    (0.10, says("plan-needed-hook-up")),
+    (1.01, says("undersized-for-this-use")),
 )
 
 
 def in_words(short_days_frac: float, draws: int, days: int) -> str:
     """How bad a share of short days is, in plain words (method trips.results)."""
     if short_days_frac <= 0:
-        return f"not seen in {draws} simulated trips, so below {3 / draws:.1%} of them"
+        return says("not-seen-in-simulated", draws=draws, draws_2=3 / draws)
     return next(words for limit, words in WORDS if short_days_frac < limit)
 
 
@@ -68,29 +69,28 @@ def _warmth(ctx: Context, run: TripRun, add: Add) -> None:
     """Frost, fuel, heat and damp of the run."""
     w = run.warm
     frozen = [f for f in run.frost if f.nights]
-    says = [f"“{f.name}” in {len(f.nights)} of {run.day_count} nights, first on {f.nights[0]}" for f in frozen[:3]]
+    where = [says("in-nights-first-on", f_name=f.name, nights_count=len(f.nights), day_count=run.day_count, nights=f.nights[0]) for f in frozen[:3]]
     if ctx.design.warmth.bays and w.bay_frac > FREEZE_PART:
-        says.insert(0, f"a bay with water in {w.bay_frac:.0%} of the simulated trips, for {w.bay_h:.0f} h on average")
-    if says:
-        add("sim-freeze", f"These fall below 0 °C: {'; '.join(says)}.")
+        where.insert(0, says("bay-with-water-in", bay_frac=w.bay_frac, bay_h=w.bay_h))
+    if where:
+        add("sim-freeze", says("these-fall-below", where="; ".join(where)))
     if w.fuel_first_d is not None and run.gas is None:
         heater = ctx.design.warmth.heaters[0] if ctx.design.warmth.heaters else None
         gas = heater is not None and heater.fuel in ("propane", "butane")
         used = f"{w.gas_kg / run.day_count:.2f} kg" if gas else f"{w.diesel_l / run.day_count:.1f} L"
         add(
             "sim-gas-empty" if gas else "sim-fuel-empty",
-            f"In half of the simulated trips the heater’s fuel runs out by day {w.fuel_first_d + 1:.0f}; the heater burns {used} a day.",
+            says("in-half-simulated-trips", fuel_first_d=w.fuel_first_d + 1, used=used),
         )
     if w.hot_h > HOT_HOURS_DAY * run.day_count:
         add(
             "sim-too-hot",
-            f"The inside is over 30 °C for {w.hot_h / run.day_count:.1f} h a day; in 1 of 10 simulated trips it gets to {w.hottest_p90_c:.0f} °C.",
+            says("inside-over-for-in", hot_h=w.hot_h / run.day_count, hottest_p90_c=w.hottest_p90_c),
         )
     if max(w.damp_h, w.wet_h) > DAMP_PART * 24 * run.day_count:
         add(
             "sim-damp",
-            f"The humidity is over 80 % for {w.damp_h / run.day_count:.0f} h a day, and the coldest surface is wet for {w.wet_h / run.day_count:.0f} h: "
-            f"{w.condensed_kg:.1f} kg of water condense over the trip.",
+            says("humidity-over-for-and", damp_h=w.damp_h / run.day_count, wet_h=w.wet_h / run.day_count, condensed_kg=w.condensed_kg),
         )
 
 
@@ -98,18 +98,17 @@ def _gas(ctx: Context, run: TripRun, add: Add) -> None:
     """Vessels that are empty before they are changed."""
     g = run.gas
     if g is not None and g.short_frac > 0:
-        day = f"on {when(run, g.first_d)} in half of the simulated trips" if g.first_d is not None else f"in {g.short_frac:.0%} of the simulated trips"
+        day = says("on-in-half-simulated", when=when(run, g.first_d)) if g.first_d is not None else says("in-simulated-trips", short_frac=g.short_frac)
         add(
             "sim-gas-empty",
-            f"The cylinders or tanks ({g.capacity_kg:.1f} kg that come out in the cold) are empty {day}; {g.used_kg:.1f} kg are burnt over the trip.",
+            says("cylinders-or-tanks-that", capacity_kg=g.capacity_kg, day=day, used_kg=g.used_kg),
         )
     w = run.warm
     heater = ctx.design.warmth.heaters[0] if ctx.design.warmth.heaters else None
     if g is not None and w.fuel_first_d is not None and heater is not None and heater.fuel not in ("propane", "butane"):
         add(
             "sim-fuel-empty",
-            f"In half of the simulated trips the heater’s fuel runs out by day {w.fuel_first_d + 1:.0f}; the heater burns "
-            f"{w.diesel_l / run.day_count:.1f} L a day.",
+            says("in-half-simulated-trips-heaters", fuel_first_d=w.fuel_first_d + 1, diesel_l=w.diesel_l / run.day_count),
         )
 
 
@@ -122,9 +121,9 @@ def _water(ctx: Context, run: TripRun, add: Add) -> None:
     for name, s in w.stores.items():
         if s.first_d is not None:
             rule, state = rules[name]
-            what = f"{w.toilet} container" if name == "toilet" else f"{name} tank"
-            more = f"; {w.missing_l:.0f} L are missing over the trip" if name == "fresh" else ""
-            add(rule, f"The {what} ({s.capacity_l:.0f} L) is {state} on {when(run, s.first_d)}{more}.")
+            what = says("container", toilet=w.toilet) if name == "toilet" else says("tank", name=name)
+            more = says("missing-over-trip", missing_l=w.missing_l) if name == "fresh" else ""
+            add(rule, says("on", what=what, capacity_l=s.capacity_l, state=state, when=when(run, s.first_d), more=more))
 
 
 def _bent_and_shaded(ctx: Context, add: Add) -> None:
@@ -135,8 +134,7 @@ def _bent_and_shaded(ctx: Context, add: Add) -> None:
             if lost.mismatch_loss_frac > BENT_LOSS:
                 add(
                     "sim-curve-mismatch",
-                    f"With the sun 20° high at the side, the bent panel loses {lost.mismatch_loss_frac:.0%} in series; its edge leans "
-                    f"{lost.edge_tilt_deg:.0f}°. On average over sun and headings the run takes off {1 - curve_factor(a):.0%}.",
+                    says("with-sun-high-at", mismatch_loss_frac=lost.mismatch_loss_frac, edge_tilt_deg=lost.edge_tilt_deg, curve_factor=1 - curve_factor(a)),
                     "fault" if lost.mismatch_loss_frac > MUCH_BENT else None,
                     (f"array:{a.id}", a.name),
                 )
@@ -144,8 +142,7 @@ def _bent_and_shaded(ctx: Context, add: Add) -> None:
         if hours and a.series_count > 1:
             add(
                 "sim-shade-string",
-                f"The string has {a.series_count} panels in series and is shaded in {len(hours)} hour{'s' if len(hours) > 1 else ''} between 9 and 15. "
-                "The darkest panel governs the string, which the run does not take off.",
+                says("string-has-panels-in", series_count=a.series_count, hours_count=len(hours)),
                 subject=(f"array:{a.id}", a.name),
             )
 
@@ -156,20 +153,19 @@ def _wear_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
     if run.cycles_year * PLANNED_YEARS > life:
         add(
             "sim-bank-cycles",
-            f"Used like this the bank makes {run.cycles_year:.0f} full cycles a year. It lasts about {life} cycles of 80 %, so {life / run.cycles_year:.0f} "
-            f"years instead of {PLANNED_YEARS}.",
+            says("used-like-this-bank", cycles_year=run.cycles_year, life=life, life_2=life / run.cycles_year, planned_years=PLANNED_YEARS),
         )
     if run.load_wh_day > 0 and run.inverter_idle_wh_day > IDLE_PART * run.load_wh_day:
-        add("sim-inverter-idle", f"The inverter alone uses {run.inverter_idle_wh_day:.0f} of the {run.load_wh_day:.0f} Wh a day.")
+        add("sim-inverter-idle", says("inverter-alone-uses", inverter_idle_wh_day=run.inverter_idle_wh_day, load_wh_day=run.load_wh_day))
     if run.clipped_frac > CLIPPED:
         add(
             "sim-controller-clip",
-            f"On this trip the controller leaves {run.clipped_frac:.0%} of what the panels could give unused.",
+            says("on-this-trip-controller", clipped_frac=run.clipped_frac),
             "advice" if run.clipped_frac > MUCH_CLIPPED else None,
         )
     assumed = assumed_part(ctx)
     if assumed > MUCH_ASSUMED:
-        add("sim-load-assumed", f"For {assumed:.0%} of the energy the figures are typical ones of the catalogue.")
+        add("sim-load-assumed", says("for-energy-figures-typical", assumed=assumed))
 
 
 def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
@@ -178,31 +174,36 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
     legs, days = legs_of(ctx.design), max(1, run.day_count)
     if run.medical_first_d is not None:
         who = ", ".join(a.name for a in ctx.design.life.appliances if a.kind == "medical" and a.count > 0)
-        add("sim-medical-load", f"In {run.medical_draws_frac:.0%} of the simulated trips power fails for {who}, first on {when(run, run.medical_first_d)}.")
+        add("sim-medical-load", says("in-simulated-trips-power", medical_draws_frac=run.medical_draws_frac, who=who, when=when(run, run.medical_first_d)))
     if run.short_in_normals_d is not None and run.short_days_frac > target + EPS:
         add(
             "sim-empty-normals",
-            f"Even in average weather, power runs out on {when(run, run.short_in_normals_d)}; you are {run.missing_wh_day:.0f} Wh a day short.",
+            says("even-in-average-weather", when=when(run, run.short_in_normals_d), missing_wh_day=run.missing_wh_day),
         )
     hooked = sum(x.days_count for x in legs if x.shore) / days
     need = run.load_wh_day + run.missing_wh_day
     if p.bank is not None and need > 0 and hooked < HOOKED_FRAC:
         usable = p.bank.unit_charge_ah * p.bank.parallel_count * ctx.bank_v * ctx.usable_frac
         if usable / need < STANDS_WITHOUT_SUN_D - EPS:
-            add("sim-autonomy-short", f"The bank gives {usable:.0f} Wh, and a day uses {need:.0f} Wh: it lasts {usable / need:.1f} days without sun.")
+            add("sim-autonomy-short", says("bank-gives-and-uses", usable_wh=usable, need_wh=need, usable=usable / need))
     sources = run.sun_wh_day + run.driving_wh_day + run.shore_wh_day
     fed = sum(leg.shore or leg.drives_on(n) for leg in legs for n in range(leg.days_count)) / days
     if sources > 0 and run.sun_wh_day / sources < SMALL_SUN and fed <= FED_FRAC:
         add(
             "sim-solar-small",
-            f"The sun brings {run.sun_wh_day / sources:.0%} of what comes in; on {1 - fed:.0%} of the days there is neither a drive nor a hook-up.",
+            says("sun-brings-what-comes", sun_wh_day=run.sun_wh_day / sources, fed=1 - fed),
         )
     tilted = next((b for b in run.buys if "on the ground" in b.what), None)
     if tilted is not None and run.short_days_frac > target + EPS and tilted.change_frac <= -2 * tilted.error_frac and tilted.change_frac < 0:
         add(
             "sim-tilt-winter",
-            f"With {tilted.what} power is short on {tilted.short_days_frac:.1%} instead of {run.short_days_frac:.1%} of the days, "
-            f"{-tilted.change_wh_day:.0f} Wh a day more.",
+            says(
+                "with-power-short-on",
+                what=tilted.what,
+                short_days_frac=tilted.short_days_frac,
+                short_days_frac_2=run.short_days_frac,
+                change_wh_day=-tilted.change_wh_day,
+            ),
         )
     _bent_and_shaded(ctx, add)
     if p.bank is not None and not ctx.chem.lithium:
@@ -210,24 +211,22 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
         if longest >= LEAD_DAYS:
             add(
                 "sim-lead-partial",
-                f"In half of the simulated trips the lead-acid bank stays below {FULL_LEAD:.0%} for {longest} days in a row: its plates sulphate.",
+                says("in-half-simulated-trips-lead", full_lead=FULL_LEAD, longest=longest),
             )
     missing, cold_h = run.heat_missing_frac or 0.0, run.warm.cold_run_h
     if missing > HEAT_MISSING or cold_h > COLD_RUN_H + EPS:
-        dark = "its electricity is switched off or has run out" if missing > HEAT_MISSING else "the heater is too small for that cold"
-        why = "the heater’s fuel runs out" if run.warm.fuel_first_d is not None else dark
-        cold = f"For {cold_h:.1f} h in a row the inside stays more than 3 °C below its setting; " if cold_h > COLD_RUN_H else ""
+        dark = says("electricity-switched-off-or") if missing > HEAT_MISSING else says("heater-too-small-for")
+        why = says("heaters-fuel-runs-out") if run.warm.fuel_first_d is not None else dark
+        cold = says("for-in-row-inside", cold_h=cold_h) if cold_h > COLD_RUN_H else ""
         add(
             "sim-heater-short",
-            f"{cold}{'of' if cold else 'Of'} the heat that is needed {missing:.0%} is missing. In 1 of 10 simulated trips the inside falls to "
-            f"{run.warm.coldest_p10_c:.0f} °C: {why}.",
+            says("heat-that-needed-missing", cold=cold, cold_2=bool(cold), missing=missing, coldest_p10_c=run.warm.coldest_p10_c, why=why),
         )
     if run.limited_h > 0.01:
         most = p.bank.unit_max_discharge_a * p.bank.parallel_count if p.bank and p.bank.unit_max_discharge_a else None
         add(
             "sim-discharge-limit",
-            f"For {run.limited_h:.1f} h of an average trip the loads need more than the bank gives, although it holds charge"
-            + (f"; its limit is {most:.0f} A." if most else "."),
+            says("for-average-trip-loads", limited_h=run.limited_h) + (says("limit", most_a=most) if most else "."),
         )
     _warmth(ctx, run, add)
     _water(ctx, run, add)
@@ -253,7 +252,7 @@ def _hot_cells(ctx: Context, add: Add) -> None:
         t = month_yield(ctx, a, None, c, m).mean_cell_temp_c
         if t is not None and t > HOT_CELL_C:
             said.append(
-                f"“{a.name}” runs at {t:.0f} °C on average in {MONTHS[m - 1]} at {c.name} and loses {-a.power_coeff_per_k * (t - 25):.0%} of its rating"
+                says("runs-at-on-average", a_name=a.name, t_c=t, months=MONTHS[m - 1], c_name=c.name, power_coeff_per_k=-a.power_coeff_per_k * (t - 25))
             )
     if said:
         add("sim-cell-hot", f"{'; '.join(said)}.")
@@ -309,13 +308,13 @@ def _next_in_line(run: TripRun) -> str:
     """What runs short after the power, in half of the weathers."""
     firsts: dict[str, float | None] = {"the heater’s fuel": run.warm.fuel_first_d, "the gas": run.gas.first_d if run.gas else None}
     if run.water:
-        words = {"fresh": "fresh water", "grey": "room for grey water", "toilet": "room in the toilet"}
+        words = {"fresh": says("fresh-water"), "grey": says("room-for-grey-water"), "toilet": says("room-in-toilet")}
         firsts |= {words.get(name, name): s.first_d for name, s in run.water.stores.items()}
     known = {what: d for what, d in firsts.items() if d is not None}
     if not known:
-        return " Nothing else runs out."
+        return says("nothing-else-runs-out")
     first = min(known, key=lambda x: known[x])
-    return f" Next in line: {first}, {when(run, known[first])}."
+    return says("next-in-line", first=first, when=when(run, known[first]))
 
 
 def cold_words(bank: Bank | None) -> str:
@@ -323,8 +322,8 @@ def cold_words(bank: Bank | None) -> str:
     if bank is None:
         return ""
     if bank.cold_charge_cutoff:
-        return " The bank’s own heater has to warm them first." if bank.heater_power_w > 0 else " The bank’s cut-off refuses it."
-    return " The bank’s heater does not warm them in time, and nothing stops the charge." if bank.heater_power_w > 0 else " Nothing stops the charge."
+        return says("banks-own-heater-has") if bank.heater_power_w > 0 else says("banks-cut-off-refuses")
+    return says("banks-heater-does-not") if bank.heater_power_w > 0 else says("nothing-stops-charge")
 
 
 def _refused(ctx: Context, run: TripRun, add: Add) -> None:
@@ -332,24 +331,26 @@ def _refused(ctx: Context, run: TripRun, add: Add) -> None:
     if run.snow_days > SNOW_DAYS:
         add(
             "sim-snow",
-            (
-                f"Snow lies on the panels on {run.snow_days:.0f} of {run.day_count} days of an average trip and keeps "
-                f"{run.snow_wh_day * run.day_count:.0f} Wh of sun off."
-            ),
+            (says("snow-lies-on-panels", snow_days=run.snow_days, day_count=run.day_count, snow_wh_day=run.snow_wh_day * run.day_count)),
         )
     if run.refused_cold_h > 0.01 and ctx.chem.lithium:
         bank = ctx.design.power.bank
         cut_off = bank is not None and bank.cold_charge_cutoff
         add(
             "sim-charge-refused-cold",
-            f"For {run.refused_cold_h:.1f} h of an average trip {run.refused_cold_wh:.0f} Wh could be charged while the cells are below 0 °C, "
-            f"{run.coldest_cell_c:.0f} °C at the coldest.{cold_words(bank)}",
+            says(
+                "for-average-trip-could",
+                refused_cold_h=run.refused_cold_h,
+                refused_cold_wh=run.refused_cold_wh,
+                coldest_cell_c=run.coldest_cell_c,
+                cold_words=cold_words(bank),
+            ),
             "advice" if cut_off else None,
         )
     if run.refused_hot_h > 0.01:
         add(
             "sim-charge-refused-hot",
-            f"For {run.refused_hot_h:.1f} h of an average trip there is sun or driving, but the cells are hotter than they may be charged.",
+            says("for-average-trip-there", refused_hot_h=run.refused_hot_h),
         )
 
 
@@ -358,9 +359,12 @@ def _short(ctx: Context, run: TripRun, add: Add, target: float) -> None:
     if run.first_short_p50_d is not None and run.first_short_d is not None:
         add(
             "sim-first-shortage",
-            f"Essential loads lose power in half of the simulated trips by {when(run, run.first_short_p50_d)} (day "
-            f"{run.first_short_p50_d + 1:.0f}), in the worst on "
-            f"{when(run, run.first_short_d)}"
+            says(
+                "essential-loads-lose-power",
+                when=when(run, run.first_short_p50_d),
+                first_short_p50_d=run.first_short_p50_d + 1,
+                when_2=when(run, run.first_short_d),
+            )
             + (f", in 9 of 10 by {when(run, run.first_short_p90_d)}" if run.first_short_p90_d is not None else "")
             + f".{_next_in_line(run)}",
         )
@@ -369,54 +373,57 @@ def _short(ctx: Context, run: TripRun, add: Add, target: float) -> None:
         help_ = "; ".join(f"{b.what}: {b.short_days_frac:.1%}" for b in run.buys)
         worst = max(run.months, key=lambda m: m.short_frac)
         bad = run.missing_wh_day / run.short_days_frac
-        where = f" {MONTHS[int(worst.month[5:]) - 1]} is the worst month, with {worst.short_frac:.0%}." if len(run.months) > 1 else ""
+        where = says("worst-month-with", months=MONTHS[int(worst.month[5:]) - 1], short_frac=worst.short_frac) if len(run.months) > 1 else ""
         add(
             "sim-lolp-high",
-            f"Power is short on {run.short_days_frac:.1%}{error} of the days; your limit is {target:.0%}: "
-            f"{in_words(run.short_days_frac, run.draw_count, run.day_count)}. On average {run.missing_wh_day:.0f} Wh a day are missing, on a bad day {bad:.0f} "
-            f"Wh.{where}{help_ and f' What would help: {help_}.'}",
+            says(
+                "power-short-on-your",
+                short_days_frac=run.short_days_frac,
+                error=error,
+                target=target,
+                in_words=in_words(run.short_days_frac, run.draw_count, run.day_count),
+                missing_wh_day=run.missing_wh_day,
+                bad_wh=bad,
+                where=where,
+                help=help_ and f" What would help: {help_}.",
+            ),
         )
     elif run.least_soc_p10 < run.floor_frac + LOW_RESERVE - EPS:
-        add("sim-low-reserve", f"In 1 of 10 trips the bank falls to {run.least_soc_p10:.0%}; {run.floor_frac:.0%} is its floor.")
+        add("sim-low-reserve", says("in-trips-bank-falls", least_soc_p10=run.least_soc_p10, floor_frac=run.floor_frac))
 
 
 def _sources(ctx: Context, run: TripRun, add: Add, target: float) -> None:
     """Sun that isn't used, driving that gives most of it, and limits of inverter, hook-up and generator."""
     made = run.sun_wh_day + run.curtailed_wh_day
     if made > 0 and run.curtailed_wh_day > MUCH_UNUSED * made and run.short_days_frac <= target + EPS:
-        add("sim-curtailed", f"Of the {made:.0f} Wh a day that the panels could give, {run.curtailed_wh_day:.0f} Wh are lost because the bank is already full.")
+        add("sim-curtailed", says("that-panels-could-give", made_wh=made, curtailed_wh_day=run.curtailed_wh_day))
     charged = run.sun_wh_day + run.driving_wh_day + run.shore_wh_day
     if charged > 0 and run.driving_wh_day > MOSTLY_DRIVING * charged and _standing(ctx) >= STANDS_DAYS:
-        add("sim-alternator-only", f"Driving gives {run.driving_wh_day / charged:.0%} of the charge, and the vehicle stands {_standing(ctx)} days in a row.")
+        add("sim-alternator-only", says("driving-gives-charge-and", driving_wh_day=run.driving_wh_day / charged, standing=_standing(ctx)))
     inverter = ctx.design.power.inverter
     most = run.most_ac_w
     if inverter is not None and most > inverter.rating_w + EPS:
         largest = sorted((a for a in ctx.design.life.appliances if a.supply == "ac" and a.count > 0), key=lambda a: -a.running_w * a.count)
         add(
             "sim-inverter-overload",
-            f"The load reaches {most:.0f} W in one quarter of an hour; {inverter.name} gives {inverter.rating_w:g} W. The largest are "
-            f"{', '.join(a.name for a in largest[:3])}.",
+            says("load-reaches-in-one", most_w=most, inverter_name=inverter.name, rating_w=inverter.rating_w, a_names=", ".join(a.name for a in largest[:3])),
         )
     if run.mains_short_w > EPS:
         add(
             "sim-shore-limit",
-            (
-                f"In one quarter of an hour the load is {run.mains_short_w:.0f} W too much; for {run.mains_short_h:.1f} h of the trip it is more than "
-                "the hook-up gives."
-            ),
+            (says("in-one-quarter-hour", mains_short_w=run.mains_short_w, mains_short_h=run.mains_short_h)),
         )
     if run.generator is not None:
         g = run.generator
         add(
             "sim-generator",
-            f"The generator runs {g.run_h:.0f} h in {run.day_count} day{'s' if run.day_count > 1 else ''} and makes {g.made_kwh:.1f} kWh from about "
-            f"{g.burnt:.1f} {g.unit} of {g.fuel}.",
+            says("generator-runs-in-and", run_h=g.run_h, day_count=run.day_count, made_kwh=g.made_kwh, burnt=g.burnt, unit=g.unit, fuel=g.fuel),
         )
         if g.short_frac > 0:
             name = ctx.design.power.generator.name if ctx.design.power.generator else "Generator"
             add("sim-fuel-empty", runs_dry(g, partial(when, run)), subject=("generator", name))
     if ctx.design.power.generator is None and any(leg.generator_h > 0 for leg in legs_of(ctx.design)):
-        add("sim-generator-missing", "The trip plans hours with a generator, and the design has none: none of those hours counts.")
+        add("sim-generator-missing", says("trip-plans-hours-with"))
 
 
 def _weather(ctx: Context, add: Add) -> None:
@@ -429,12 +436,13 @@ def _weather(ctx: Context, add: Add) -> None:
             higher = 0.0 if p.elevation_m is None else p.elevation_m - near.elevation_m
             if km > FAR_KM or abs(higher) > FAR_M:
                 far.append(
-                    f"{p.name}: {near.name} is {km:.0f} km away" + (f" and {abs(higher):.0f} m {'lower' if higher > 0 else 'higher'}." if higher else ".")
+                    says("away", p_name=p.name, near_name=near.name, km=km)
+                    + (says("and-lower", higher_m=abs(higher), higher_over=higher > 0) if higher else ".")
                 )
     if far:
         add("sim-climate-far", " ".join(far))
     if used - {p.id for p in ctx.design.trips.places if p.weather is not None}:
-        add("sim-weather-approx", "The weather is made from monthly averages: sunlight is right within 10 to 15 %, temperatures within 1.5 °C.")
+        add("sim-weather-approx", says("weather-made-from-monthly"))
 
 
 def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
@@ -448,7 +456,7 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
     _health_and_habit(ctx, run, add)
     demand = max(1.0, (run.load_wh_day + run.missing_wh_day) * run.day_count)
     if run.balance_error_wh > 1e-6 * demand:
-        add("sim-balance", f"The run leaves {run.balance_error_wh:.3g} Wh unaccounted for.")
+        add("sim-balance", says("run-leaves-unaccounted-for", balance_error_wh=run.balance_error_wh))
     _refused(ctx, run, add)
     _short(ctx, run, add, target)
     _sources(ctx, run, add, target)
@@ -456,8 +464,13 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         aim = max(0.005, 0.2 * run.short_days_frac)
         add(
             "sim-draws-few",
-            f"With {run.draw_count} simulated trips the share of short days is good to ± {run.error_frac:.1%}; about "
-            f"{math.ceil(run.draw_count * (run.error_frac / aim) ** 2)} would bring it to ± {aim:.1%}.",
+            says(
+                "with-simulated-trips-share",
+                draw_count=run.draw_count,
+                error_frac=run.error_frac,
+                draw_count_2=math.ceil(run.draw_count * (run.error_frac / aim) ** 2),
+                aim=aim,
+            ),
         )
     _weather(ctx, add)
     answers = {a.finding: a.reason for a in ctx.design.accepted}

@@ -17,6 +17,7 @@ from bothy.core.sun.position import date_of
 from bothy.core.trips import places as k
 from bothy.core.trips.battery import StepMin, TripBank
 from bothy.core.trips.engine import Plan, PlanArray, PlanDay
+from bothy.core.words.says import trips_says as says
 
 Refill = Literal["water", "grey_dump", "toilet_dump", "gas", "diesel"]
 MOST_DAYS = 366
@@ -42,7 +43,7 @@ class TripDay(Contract):
     @model_validator(mode="after")
     def _evening(self) -> Self:
         if self.drive_start_h + self.drive_h > 24:
-            raise wrong("drive_h", "ends after midnight; put the rest on the next day")
+            raise wrong("drive_h", says("ends-after-midnight-put"))
         return self
 
 
@@ -92,7 +93,7 @@ class TripShed(Contract):
     @model_validator(mode="after")
     def _above(self) -> Self:
         if self.reconnect_soc_frac <= self.shed_soc_frac:
-            raise wrong("reconnect_soc_frac", "must be above shed_soc_frac, or the load would chatter")
+            raise wrong("reconnect_soc_frac", says("must-be-above-shed"))
         return self
 
 
@@ -106,7 +107,7 @@ class TripFridge(Contract):
     @model_validator(mode="after")
     def _above(self) -> Self:
         if self.reference_temp_c <= self.internal_temp_c:
-            raise wrong("reference_temp_c", "must be above internal_temp_c")
+            raise wrong("reference_temp_c", says("must-be-above-internal"))
         return self
 
 
@@ -133,7 +134,7 @@ class TripHeater(Contract):
     @model_validator(mode="after")
     def _range(self) -> Self:
         if self.el_max_w < self.el_min_w:
-            raise wrong("el_max_w", "must not be below el_min_w")
+            raise wrong("el_max_w", says("must-not-be-below-el"))
         return self
 
     @property
@@ -183,9 +184,9 @@ class SimulateTripIn(Contract):
         self.first_day  # noqa: B018
         whole = sum(d.count for d in self.days)
         if whole > MOST_DAYS:
-            raise wrong("days", f"make {whole} days; {MOST_DAYS} are the most")
+            raise wrong("days", says("make-most", whole=whole, most_days=MOST_DAYS))
         if self.inverter is None and any(x.supply == "ac" for x in self.loads):
-            raise wrong("supply", "is ac for a load, but there is no inverter")
+            raise wrong("supply", says("ac-for-load-but"))
         return self
 
     @property

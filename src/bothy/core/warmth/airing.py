@@ -14,6 +14,7 @@ from bothy.core.warmth.air import saturation_pa
 from bothy.core.warmth.moisture import DampSurface, MoistureBalanceIn, MoistureBalanceOut, MoistureSource, moisture_balance
 from bothy.core.warmth.surfaces import Shell
 from bothy.core.warmth.ventilation import PERSON_L_H, GasVentAreaIn, GasVentAreaOut, VentRateIn, VentRateOut, gas_vent_area, vent_rate
+from bothy.core.words.says import warmth_says as says
 
 ASLEEP_H = 8.0
 MEALS, SHOWERS = 2.0, 0.5
@@ -105,25 +106,25 @@ def damp_sources(ctx: Context, *, asleep: bool) -> list[MoistureSource]:
     """What gives off moisture while people sleep, or over the waking day (its events in the mean of 16 h)."""
     d, n = ctx.design.warmth.damp, ctx.people
     if asleep:
-        out = [MoistureSource(name="people asleep", kind="person_asleep", count=n)]
+        out = [MoistureSource(name=says("people-asleep"), kind="person_asleep", count=n)]
     else:
         per = 24 / (24 - ASLEEP_H)
         out = [
-            MoistureSource(name="people awake", kind="person_awake", count=n),
+            MoistureSource(name=says("people-awake"), kind="person_awake", count=n),
             MoistureSource(name="meals", kind="meal", count=(d.meals_per_day if d.meals_per_day is not None else MEALS) * per),
             MoistureSource(name="showers", kind="shower", count=(d.showers_per_day if d.showers_per_day is not None else SHOWERS) * per),
         ]
         if d.wet_clothes_kg_per_day > 0 and ctx.design.warmth.drying is None:
-            out.append(MoistureSource(name="wet clothes", kind="clothes_kg", count=d.wet_clothes_kg_per_day * per))
+            out.append(MoistureSource(name=says("wet-clothes"), kind="clothes_kg", count=d.wet_clothes_kg_per_day * per))
         if d.wet_coats_per_day > 0:
-            out.append(MoistureSource(name="wet coats", kind="wet_coat", count=d.wet_coats_per_day * per))
+            out.append(MoistureSource(name=says("wet-coats"), kind="wet_coat", count=d.wet_coats_per_day * per))
         if d.hob_kw > 0 and d.hob_h_per_day > 0:
             hours = min(24.0, d.hob_h_per_day * per)
             out.append(MoistureSource(name="hob", kind=f"{d.hob_fuel}_kw", count=d.hob_kw, hours_per_day=hours))  # type: ignore[arg-type]
     if d.dogs:
         out.append(MoistureSource(name="dogs", kind="dog", count=float(d.dogs)))
     if ctx.design.warmth.drying is not None and ctx.design.warmth.drying.vented == "inside":
-        out.append(MoistureSource(name="drying cupboard into the room", rate_g_h=ctx.design.warmth.drying.water_g / 24))
+        out.append(MoistureSource(name=says("drying-cupboard-into-room"), rate_g_h=ctx.design.warmth.drying.water_g / 24))
     return out
 
 
@@ -308,7 +309,7 @@ def figures(air: Air) -> dict[str, Figure]:
     if air.co2.co2_ppm is not None:
         out["air/co2_ppm"] = air.co2.figure("co2_ppm")
     if air.gas is not None:
-        out |= {f"air/gas/{k}_area_mm2": air.gas.figure(f"{k}_area_mm2").named(f"room’s fixed vents {k}, at least") for k in ("high", "low")}
+        out |= {f"air/gas/{k}_area_mm2": air.gas.figure(f"{k}_area_mm2").named(says("rooms-fixed-vents-at", k=k)) for k in ("high", "low")}
     for id, f in air.fans.items():
         out |= {f"vents/{id}/{k}": f.figure(k) for k in ("flow_m3_h", "inlet_pressure_pa", "fan_power_w") if getattr(f, k) is not None}
     return out

@@ -11,6 +11,7 @@ from bothy.core.catalogue.materials import Material, materials
 from bothy.core.contract import Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method, Standard
+from bothy.core.words.says import warmth_says as says
 
 Direction = Literal["up", "horizontal", "down"]
 R_SI: dict[str, float] = {"up": 0.10, "horizontal": 0.13, "down": 0.17}
@@ -53,20 +54,20 @@ class Layer(Contract):
     @model_validator(mode="after")
     def _known(self) -> Self:
         if self.material is not None and self.material not in materials():
-            raise wrong("material", f"“{self.material}” is not a material of the table")
+            raise wrong("material", says("not-material-table", material=self.material))
         said = "thickness_mm" in self.model_fields_set
         t = self.thickness_mm
         if self.r_m2k_w is not None:
             if said and t < 0:
-                raise wrong("thickness_mm", "must be at least 0")
+                raise wrong("thickness_mm", says("must-be-at-least"))
         elif not said:
-            raise wrong("thickness_mm", "is required")
+            raise wrong("thickness_mm", says("required"))
         elif self.type == "air_gap" and not GAP_MM[0] <= t <= GAP_MM[1]:
-            raise wrong("thickness_mm", "of an air gap must be 1 to 300")
+            raise wrong("thickness_mm", says("air-gap-must-be"))
         elif t <= 0:
-            raise wrong("thickness_mm", "must be more than 0")
+            raise wrong("thickness_mm", says("must-be-more-than"))
         if self.type == "solid" and self.r_m2k_w is None and self.conductivity_w_mk is None and self.material is None:
-            raise wrong("conductivity_w_mk", "is required where neither material nor r_m2k_w is given")
+            raise wrong("conductivity_w_mk", says("required-where-neither-material"))
         return self
 
     @property
@@ -151,7 +152,7 @@ class Rib(Contract):
     @model_validator(mode="after")
     def _room(self) -> Self:
         if self.zone_mm >= self.spacing_mm:
-            raise wrong("spacing_mm", f"must be more than the ribs' own {self.zone_mm:.0f} mm")
+            raise wrong("spacing_mm", says("must-be-more-than-ribs", zone_mm=self.zone_mm))
         return self
 
     @property
@@ -231,7 +232,7 @@ def u_value(inp: UValueIn, sources: dict[str, Figure] | None = None) -> UValueOu
         u_value_w_m2k=whole,
         r_total_m2k_w=derived("r_total_m2k_w", "1/U", 1 / u, Method("warmth.u-value", "definition"), u_value_w_m2k=whole),
         u_clear_w_m2k=clear,
-        u_void_w_m2k=derived("u_void_w_m2k", "as U_clear, insulation replaced by air", void, Method("warmth.u-value"), **films),
+        u_void_w_m2k=derived("u_void_w_m2k", says("as-clear-insulation-replaced"), void, Method("warmth.u-value"), **films),
         u_rib_w_m2k=u_rib,
         rib_area_frac=derived("rib_area_frac", "zone/spacing", f, Method("warmth.u-value")),
         rib_share_frac=derived("rib_share_frac", "f·U_rib/U", share, Method("warmth.u-value"), u_value_w_m2k=whole, rib_area_frac=f),

@@ -14,6 +14,7 @@ from bothy.core.method.sources import Method
 from bothy.core.root import reached
 from bothy.core.warmth.air import CP, RHO
 from bothy.core.warmth.ventilation import CD
+from bothy.core.words.says import warmth_says as says
 
 CASE_U_W_M2K = 3.0
 """What a cabinet's walls pass (typical)."""
@@ -49,17 +50,17 @@ class CabinetVentIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.max_cabinet_temp_c <= self.room_temp_c:
-            raise wrong("max_cabinet_temp_c", "must be above room_temp_c")
+            raise wrong("max_cabinet_temp_c", says("must-be-above-room"))
         for one, other in (("low_area_mm2", "high_area_mm2"), ("high_area_mm2", "low_area_mm2")):
             if getattr(self, one) is not None and getattr(self, other) is None:
-                raise wrong(other, f"is required with {one}")
+                raise wrong(other, says("required-with", one=one))
         if (
             self.low_area_mm2 is not None
             and min(self.low_area_mm2, self.high_area_mm2 or 0) <= 0
             and self.heat_w > 0
             and self.case_area_m2 * self.case_u_w_m2k <= 0
         ):
-            raise wrong("case_area_m2", "the heat has no way out: give the case an area, or both vents one")
+            raise wrong("case_area_m2", says("heat-has-no-way"))
         return self
 
 
@@ -121,7 +122,7 @@ def cabinet_vent(inp: CabinetVentIn, sources: dict[str, Figure] | None = None) -
         vent_area_each_mm2=each,
         grille_gross_each_mm2=derived(
             "grille_gross_each_mm2",
-            "free/grille free part",
+            says("free-grille-free-part"),
             each.value / inp.grille_free_frac,
             Method("warmth.cabinets", "definition"),
             vent_area_each_mm2=each,

@@ -14,6 +14,7 @@ from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method, Standard
 from bothy.core.warmth.air import MOULD_RH, dew_point, saturation_pa
 from bothy.core.warmth.build_up import Films, Layer
+from bothy.core.words.says import warmth_says as says
 
 DELTA_0 = 2e-10
 """Vapour permeability of still air in kg/(m·s·Pa)."""
@@ -33,10 +34,10 @@ class CondensationCheckIn(Films):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.indoor_temp_c == self.outdoor_temp_c:
-            raise wrong("outdoor_temp_c", "must differ from indoor_temp_c")
+            raise wrong("outdoor_temp_c", says("must-differ-from-indoor"))
         for x in self.layers:
             if x.type == "solid" and x.material is None and x.mu is None and x.sd_m is None:
-                raise wrong("mu", f"“{x.called}” needs a material, mu or sd_m to say how vapour passes it")
+                raise wrong("mu", says("needs-material-mu-or", called=x.called))
         return self
 
 

@@ -13,6 +13,7 @@ from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.fluid import friction
 from bothy.core.method.sources import Method
+from bothy.core.words.says import warmth_says as says
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,7 +54,7 @@ class HeatExchangerIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.hot_in_temp_c <= self.cold_in_temp_c:
-            raise wrong("hot_in_temp_c", "must be above cold_in_temp_c")
+            raise wrong("hot_in_temp_c", says("must-be-above-cold"))
         return self
 
 
@@ -169,9 +170,9 @@ class HydronicLoopIn(Contract):
     def _sense(self) -> Self:
         for one, other in (("pump_head_max_m", "pump_flow_max_l_min"), ("pump_flow_max_l_min", "pump_head_max_m")):
             if getattr(self, one) is not None and getattr(self, other) is None:
-                raise wrong(other, f"is required with {one}")
+                raise wrong(other, says("required-with", one=one))
         if self.max_fluid_temp_c <= self.fill_temp_c:
-            raise wrong("max_fluid_temp_c", "must be above fill_temp_c")
+            raise wrong("max_fluid_temp_c", says("must-be-above-fill"))
         return self
 
 
@@ -217,7 +218,7 @@ def hydronic_loop(inp: HydronicLoopIn, sources: dict[str, Figure] | None = None)
     re = derived("reynolds", "ρ·v·D/µ", f.rho * v.value * d / f.mu, Method("warmth.coolant", "definition"), velocity_m_s=v, pipe_inner_mm=g("pipe_inner_mm"))
     fr = derived(
         "friction_factor",
-        "64/Re laminar, Swamee-Jain turbulent",
+        says("re-laminar-swamee-jain"),
         friction(re.value, inp.roughness_mm / inp.pipe_inner_mm),
         Method("warmth.coolant"),
         reynolds=re,

@@ -11,6 +11,7 @@ from bothy.core.contract import Contract, Given, Outcome, Whole, quick
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method
 from bothy.core.warmth.air import PER_FLOW, RHO, humidity_ratio_g, saturation_pa
+from bothy.core.words.says import warmth_says as says
 
 H_OUT = 17.0
 SKY_W = 0.9 * 63
@@ -228,9 +229,9 @@ def ac_battery_hours(inp: AcBatteryHoursIn, sources: dict[str, Figure] | None = 
     """How long a bank carries an air conditioner, and whether it starts. Method: warmth.cooling."""
     g = Given(inp, sources)
     native = inp.supply != "inverter"
-    volts = g("battery_voltage_v", BANK_V[inp.supply], "usual for this supply")
-    eta = g("conversion_efficiency_frac", 0.97 if native else 0.88, "usual for this supply")
-    idle = g("inverter_idle_w", 0.0 if native else 15.0, "usual for this supply")
+    volts = g("battery_voltage_v", BANK_V[inp.supply], says("usual-for-this-supply"))
+    eta = g("conversion_efficiency_frac", 0.97 if native else 0.88, says("usual-for-this-supply"))
+    idle = g("inverter_idle_w", 0.0 if native else 15.0, says("usual-for-this-supply"))
     hose = derived(
         "hose_penalty_w",
         "0.33533·Q_hose·max(0, T_e − T_i)",

@@ -15,6 +15,7 @@ from bothy.core.contract import BadInput, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method
 from bothy.core.warmth.air import CP, RHO
+from bothy.core.words.says import warmth_says as says
 
 FITTINGS: dict[str, float] = {
     "bend_90": 0.6,
@@ -260,7 +261,7 @@ def duct_network(inp: DuctNetworkIn, sources: dict[str, Figure] | None = None) -
     top = [_node(r, rho) for r in inp.runs]
     s = sum(1 / math.sqrt(n.k) for n in top if n.k)
     if s <= 0:
-        raise BadInput("runs", "every run is closed: the air has no way out and the heater would overheat")
+        raise BadInput("runs", says("every-run-closed-air"))
     kr = RHO / (2 * (inp.discharge_coeff * inp.return_area_mm2 * 1e-6) ** 2) if inp.return_area_mm2 is not None else 0.0
     pmax, qmax = inp.fan_pressure_max_pa, inp.fan_flow_max_m3_h / 3600
     a, b = 1 / s**2 + kr, pmax / qmax
@@ -314,9 +315,7 @@ def duct_network(inp: DuctNetworkIn, sources: dict[str, Figure] | None = None) -
         ),
         delivered_w=derived("delivered_w", "Σ", sum(e.delivered_w for e in ends), Method("warmth.ducts", "what arrives"), **each),
         loss_w=derived("loss_w", "Σ m·c_p·(T_s − T_o), trunks too", losses, Method("warmth.ducts", "heat balance"), total_flow_m3_h=flow),
-        worst_shortfall_w=derived(
-            "worst_shortfall_w", "max over the runs of need − what arrives", max(e.shortfall_w for e in ends), Method("warmth.ducts"), **each
-        ),
+        worst_shortfall_w=derived("worst_shortfall_w", says("max-over-runs-need"), max(e.shortfall_w for e in ends), Method("warmth.ducts"), **each),
         runs=ends,
     )
 
@@ -347,17 +346,17 @@ class OutletAssignmentIn(Contract):
         if self.costs is not None:
             width = len(self.costs[0])
             if any(len(r) != width for r in self.costs) or width == 0 or width > len(self.costs) or any(c < 0 for r in self.costs for c in r):
-                raise wrong("costs", "must be a table of numbers from 0 on, with at least as many rows (outlets) as columns (runs)")
+                raise wrong("costs", says("must-be-table-numbers"))
             if len(self.costs) > MOST_OUTLETS:
-                raise wrong("costs", f"at most {MOST_OUTLETS} outlets")
+                raise wrong("costs", says("at-most-outlets", most_outlets=MOST_OUTLETS))
             return self
         for key in ("outlets", "runs"):
             if getattr(self, key) is None:
-                raise wrong(key, "is required where costs is not given")
+                raise wrong(key, says("required-where-costs-not"))
         if len(self.outlets or []) > MOST_OUTLETS:
-            raise wrong("outlets", f"at most {MOST_OUTLETS}")
+            raise wrong("outlets", says("at-most", most_outlets=MOST_OUTLETS))
         if len(self.runs or []) > len(self.outlets or []):
-            raise wrong("runs", "are more than the heater has outlets")
+            raise wrong("runs", says("more-than-heater-has"))
         return self
 
 

@@ -11,6 +11,7 @@ from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method, Standard
 from bothy.core.warmth.air import CP, PER_FLOW, RHO, density_ratio
+from bothy.core.words.says import warmth_says as says
 
 
 @formula("Through the surfaces", "Σ U'·A·b·(T_i − T_e)", unit="W", source=Method("warmth.heat-loss") + Standard("EN 12831-1"))
@@ -51,9 +52,9 @@ class HeatLossIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.outdoor_temp_c >= self.indoor_temp_c:
-            raise wrong("outdoor_temp_c", "must be below indoor_temp_c")
+            raise wrong("outdoor_temp_c", says("must-be-below-indoor"))
         if sum(s.area_m2 for s in self.surfaces) <= 0:
-            raise wrong("surfaces", "must have some area")
+            raise wrong("surfaces", says("must-have-some-area"))
         return self
 
 
@@ -234,7 +235,7 @@ class WarmUpTimeIn(Contract):
     @model_validator(mode="after")
     def _something(self) -> Self:
         if self.volume_m3 <= 0 and sum(c.mass_kg * c.coupled_frac for c in self.contents) <= 0:
-            raise wrong("contents", "give contents or a volume: nothing holds heat")
+            raise wrong("contents", says("give-contents-or-volume"))
         return self
 
 

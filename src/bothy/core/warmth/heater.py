@@ -11,6 +11,7 @@ from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula, given
 from bothy.core.method.sources import Method, Standard
 from bothy.core.warmth.air import density_ratio
+from bothy.core.words.says import warmth_says as says
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,9 +52,9 @@ class HeaterSizeIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.design_outdoor_temp_c >= self.indoor_temp_c:
-            raise wrong("design_outdoor_temp_c", "must be below indoor_temp_c")
+            raise wrong("design_outdoor_temp_c", says("must-be-below-indoor"))
         if self.heater_min_w > self.heater_max_w:
-            raise wrong("heater_min_w", "must be at most heater_max_w")
+            raise wrong("heater_min_w", says("must-be-at-most"))
         return self
 
 
@@ -98,8 +99,8 @@ def heater_size(inp: HeaterSizeIn, sources: dict[str, Figure] | None = None) -> 
     load = load_at(g("ua_w_k"), g("indoor_temp_c"), g("design_outdoor_temp_c"), g("internal_gains_w"))
     need = needed_heat(load, g("margin_frac"))
     have = at_altitude(g("heater_max_w"), sigma)
-    least = at_altitude(g("heater_min_w"), sigma).named("Least output")
-    mild = load_at(g("ua_w_k"), g("indoor_temp_c"), g("mild_outdoor_temp_c"), g("internal_gains_w")).named("Heat on a mild day")
+    least = at_altitude(g("heater_min_w"), sigma).named(says("least-output"))
+    mild = load_at(g("ua_w_k"), g("indoor_temp_c"), g("mild_outdoor_temp_c"), g("internal_gains_w")).named(says("heat-on-mild"))
     duty = 0.0 if mild.value == 0 else 1.0 if least.value == 0 else min(1.0, mild.value / least.value)
     return HeaterSizeOut.of(
         load_w=load,
@@ -115,7 +116,7 @@ def heater_size(inp: HeaterSizeIn, sources: dict[str, Figure] | None = None) -> 
         mild_load_w=mild,
         mild_duty_frac=derived("mild_duty_frac", "min(1, mild load/P_min)", duty, Method("warmth.heaters"), mild_load_w=mild, min_output_w=least),
         cycles_when_mild=0 < mild.value < least.value,
-        cycles_above_temp_c=held_at(g("indoor_temp_c"), least, g("internal_gains_w"), g("ua_w_k")).named("Cycles above"),
+        cycles_above_temp_c=held_at(g("indoor_temp_c"), least, g("internal_gains_w"), g("ua_w_k")).named(says("cycles-above")),
         holds_down_to_temp_c=held_at(g("indoor_temp_c"), have, g("internal_gains_w"), g("ua_w_k")),
     )
 
@@ -139,11 +140,11 @@ class HeaterFuelIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.efficiency_frac is not None and self.fuel != "electric" and self.efficiency_frac > 1:
-            raise wrong("efficiency_frac", "must be at most 1 for what burns")
+            raise wrong("efficiency_frac", says("must-be-at-most-for"))
         if self.heater_max_w is not None and self.heater_min_w > self.heater_max_w:
-            raise wrong("heater_min_w", "must be at most heater_max_w")
+            raise wrong("heater_min_w", says("must-be-at-most"))
         if self.fuel == "wood" and self.tank_volume_l is not None and self.tank_mass_kg is None:
-            raise wrong("tank_volume_l", "wood is counted by mass; give tank_mass_kg")
+            raise wrong("tank_volume_l", says("wood-counted-by-mass"))
         return self
 
 
@@ -171,9 +172,9 @@ def heater_fuel(inp: HeaterFuelIn, sources: dict[str, Figure] | None = None) -> 
     """What a heater burns and draws at a mean demand. Method: warmth.heaters."""
     g = Given(inp, sources)
     f = FUELS[inp.fuel]
-    eta = g("efficiency_frac", f.efficiency, "usual for this fuel")
+    eta = g("efficiency_frac", f.efficiency, says("usual-for-this-fuel"))
     most = inp.heater_max_w if inp.heater_max_w is not None else float("inf")
-    got = derived("delivered_w", "at most P_max", min(inp.heat_w, most), Method("warmth.heaters", "definition"), heat_w=g("heat_w"))
+    got = derived("delivered_w", says("at-most-max"), min(inp.heat_w, most), Method("warmth.heaters", "definition"), heat_w=g("heat_w"))
     level = max(got.value, inp.heater_min_w)
     duty = got.value / level if level > 0 else 0.0
     cycling = 0 < got.value < inp.heater_min_w
@@ -193,7 +194,7 @@ def heater_fuel(inp: HeaterFuelIn, sources: dict[str, Figure] | None = None) -> 
     starts = 0.0 if got.value == 0 else inp.starts_per_h_cycling * inp.hours_per_day if cycling else inp.starts_per_day
     kg_h = l_h = kg_day = l_day = days = None
     if f.kwh_kg is not None:
-        kg_h = burnt_kg_h(got, eta, given("heating_value_kwh_kg", f.kwh_kg, "table", "method warmth.heaters"))
+        kg_h = burnt_kg_h(got, eta, given("heating_value_kwh_kg", f.kwh_kg, "table", says("method-warmth-heaters")))
         kg_day = derived(
             "fuel_kg_day",
             "kg/h·hours",
@@ -231,9 +232,7 @@ def heater_fuel(inp: HeaterFuelIn, sources: dict[str, Figure] | None = None) -> 
         fuel_l_day=l_day,
         autonomy_days=days,
         electrical_w=draw,
-        starts_per_day=derived(
-            "starts_per_day", "as given, or starts an hour while it cycles", starts, Method("warmth.heaters"), hours_per_day=g("hours_per_day")
-        ),
+        starts_per_day=derived("starts_per_day", says("as-given-or-starts"), starts, Method("warmth.heaters"), hours_per_day=g("hours_per_day")),
         electrical_wh_day=derived(
             "electrical_wh_day",
             "P·hours + starts·start energy",

@@ -16,6 +16,7 @@ from bothy.core.warmth.air import CP, PER_FLOW, RHO, density_ratio
 from bothy.core.warmth.heat_loss import Content, HeatLossIn, HeatLossOut, LossSurface, WarmUpTimeIn, WarmUpTimeOut, heat_loss, warm_up_time
 from bothy.core.warmth.heater import HeaterFuelIn, HeaterFuelOut, HeaterSizeIn, HeaterSizeOut, heater_fuel, heater_size
 from bothy.core.warmth.surfaces import CAB_U, COVER_R, CURTAIN_U, GLASS, Shell, Surface
+from bothy.core.words.says import warmth_says as says
 
 MILD_C = 8.0
 LINING_COUPLED, FURNITURE_COUPLED = 0.5, 0.3
@@ -113,7 +114,7 @@ def loss_of(ctx: Context, shell: Shell, vent_m3_h: float, *, outdoor_c: float | 
         for k, v, n in (
             ("indoor_temp_c", "indoor_temp_c", "Indoors"),
             ("outdoor_temp_c", "design_cold_c", "Outdoors"),
-            ("ach_per_h", "leak_per_h", "Air changes"),
+            ("ach_per_h", "leak_per_h", says("air-changes")),
         )
     }
     return heat_loss(inp, sources if outdoor_c is None else None)
@@ -146,7 +147,7 @@ def savings(ctx: Context, shell: Shell, rework: Callable[[Surface, float], float
             out.append(
                 Saving(
                     key=f"cover:{s.id}",
-                    what=f"a quilted screen inside the {s.name}" if s.kind != "rooflight" else f"a foam plug in the {s.name}",
+                    what=says("quilted-screen-inside", s_name=s.name) if s.kind != "rooflight" else says("foam-plug-in", s_name=s.name),
                     of=s.id,
                     saves_w=_cover_saving(ctx, s, COVER_R["plug" if s.kind == "rooflight" else "screen_inside"]),
                 )
@@ -156,7 +157,7 @@ def savings(ctx: Context, shell: Shell, rework: Callable[[Surface, float], float
         ua = sum(s.ua for s in cab)
         wall = ctx.inside_height_m * ctx.inside_width_m
         inner = wall * CURTAIN_U
-        out.append(Saving(key="cab:curtain", what="a quilted curtain before the cab", of="cab", saves_w=(ua - ua * inner / (ua + inner)) * dt))
+        out.append(Saving(key="cab:curtain", what=says("quilted-curtain-before-cab"), of="cab", saves_w=(ua - ua * inner / (ua + inner)) * dt))
     groups: dict[str, list[Surface]] = {}
     for s in shell.surfaces:
         if s.build is not None:
@@ -166,15 +167,15 @@ def savings(ctx: Context, shell: Shell, rework: Callable[[Surface, float], float
         assert build is not None
         saved = sum((s.u.value - rework(s, 20.0)) * s.area_m2 * s.b_frac for s in of) * dt
         if saved > 0:
-            out.append(Saving(key=f"thicker:{id}", what=f"20 mm more insulation in “{build.name}”", of=of[0].id, saves_w=saved))
+            out.append(Saving(key=f"thicker:{id}", what=says("more-insulation-in", build_name=build.name), of=of[0].id, saves_w=saved))
         ribs = sum((s.u.value - _without_ribs(s)) * s.area_m2 * s.b_frac for s in of if s.worked is not None and s.worked.rib_share_frac > 0.2) * dt
         if ribs > 0:
-            out.append(Saving(key=f"ribs:{id}", what=f"10 mm of foam over the ribs of “{build.name}”", of=of[0].id, saves_w=ribs))
+            out.append(Saving(key=f"ribs:{id}", what=says("foam-over-ribs", build_name=build.name), of=of[0].id, saves_w=ribs))
     if ctx.leak_per_h > 0.5:
         out.append(
             Saving(
                 key="leak",
-                what="draughts sealed to half an air change an hour",
+                what=says("draughts-sealed-to-half"),
                 of="air",
                 saves_w=PER_FLOW * density_ratio(ctx.climate.elevation_m) * shell.areas.volume_m3 * (ctx.leak_per_h - 0.5) * dt,
             )
@@ -308,7 +309,7 @@ def warm_up(ctx: Context, ua_w_k: float, power_w: float, capacity_j_k: float) ->
             outdoor_temp_c=ctx.cold_c,
             low_temp_c=min(5.0, ctx.indoor_c - 1),
             volume_m3=0.0,
-            contents=[Content.trusted(name="air, lining and furniture", mass_kg=capacity_j_k / 1000, specific_heat_j_kgk=1000.0)],
+            contents=[Content.trusted(name=says("air-lining-and-furniture"), mass_kg=capacity_j_k / 1000, specific_heat_j_kgk=1000.0)],
         )
     )
 

@@ -18,17 +18,18 @@ from bothy.core.method.sources import Method
 from bothy.core.warmth.air import RHO
 from bothy.core.warmth.coolant import FLUIDS, HeatExchangerIn, HydronicLoopIn, HydronicLoopOut, convector_w, floor_w_m2, heat_exchanger, hydronic_loop
 from bothy.core.warmth.ducts import BranchIn, Duct, DuctNetworkIn, DuctNetworkOut, Fitting, NetworkRunIn, arriving, best_assignment, duct_network, outlet_temp
+from bothy.core.words.says import warmth_says as says
 
 UNHEATED_SHARE = 0.5
 """A duct in an unheated place lies halfway between inside and outside (typical)."""
 DAMPERS = ("none", "damper_20", "damper_30", "damper_45")
 DAMPER_WORDS = {
-    "none": "no damper",
-    "damper_0": "damper open",
-    "damper_20": "damper at 20°",
-    "damper_30": "damper at 30°",
-    "damper_45": "damper at 45°",
-    "damper_60": "damper at 60°",
+    "none": says("no-damper"),
+    "damper_0": says("damper-open"),
+    "damper_20": says("damper-at"),
+    "damper_30": says("damper-at-2"),
+    "damper_45": says("damper-at-3"),
+    "damper_60": says("damper-at-4"),
 }
 FEW_OUTLETS = 4
 RATED_FLOW_TO_FREE = 1.2

@@ -9,16 +9,17 @@ from bothy.core.warmth.coolant import FLOOR_MOST_C, FLUIDS
 from bothy.core.warmth.layout import DuctPart, Layout
 from bothy.core.warmth.part import Warm
 from bothy.core.warmth.rule_table import Found
+from bothy.core.words.says import warmth_says as says
 
 SUPPLY_HOT_C, LOSS_PART, FABRIC_C = 110.0, 0.25, 60.0
 MOST_LEN_M = {60: 5.0, 75: 8.0, 100: 8.0}
-SOURCES = {"gas_locker": "gas locker", "engine": "engine space", "outside": "outside"}
+SOURCES = {"gas_locker": says("gas-locker"), "engine": says("engine-space"), "outside": "outside"}
 
 
 def _of_duct(ctx: Context, x: WarmDuct, r: DuctPart) -> Found:
     """What they say of a duct to an outlet."""
     if r.shortfall_w > 0.1 * r.need_w and r.shortfall_w > 20:
-        yield finding("warm-duct-shortfall", f"duct:{x.id}", x.name, f"Of the {r.need_w:.0f} W that are needed here {r.delivered_w:.0f} W arrive.")
+        yield finding("warm-duct-shortfall", f"duct:{x.id}", x.name, says("that-needed-here-arrive", need_w=r.need_w, delivered_w=r.delivered_w))
     bare = x.insulation_mm < 5 and x.lies != "inside"
     lost = r.loss_w / (r.loss_w + r.delivered_w) if r.loss_w + r.delivered_w > 0 else 0.0
     if x.lies != "inside" and (lost > LOSS_PART or bare):
@@ -26,17 +27,17 @@ def _of_duct(ctx: Context, x: WarmDuct, r: DuctPart) -> Found:
             "warm-duct-loss",
             f"duct:{x.id}",
             x.name,
-            f"The duct loses {r.loss_w:.0f} W on its way, {lost:.0%} of its heat.",
-            fix=_duct_fix(ctx, x.id, "Insulate it with a 13 mm sleeve", insulation_mm=13.0) if x.insulation_mm < 13 else None,
+            says("duct-loses-on-way", loss_w=r.loss_w, lost=lost),
+            fix=_duct_fix(ctx, x.id, says("insulate-with-sleeve"), insulation_mm=13.0) if x.insulation_mm < 13 else None,
         )
     most = next((m for dia, m in MOST_LEN_M.items() if x.diameter_mm <= dia), 8.0)
     crooked = []
     if x.length_m > most:
-        crooked.append(f"the duct is {x.length_m:g} m long; at {x.diameter_mm:g} mm it should be at most {most:g} m")
+        crooked.append(says("duct-long-at-should", length_m=x.length_m, diameter_mm=x.diameter_mm, most_m=most))
     if x.bends_90 > 3:
-        crooked.append(f"the duct has {x.bends_90} bends; it should have at most three")
+        crooked.append(says("duct-has-bends-should", bends_90=x.bends_90))
     if x.bend_radius_mm is not None and x.bend_radius_mm < x.diameter_mm:
-        crooked.append(f"the duct is bent to {x.bend_radius_mm:g} mm; the radius should be at least {x.diameter_mm:g} mm")
+        crooked.append(says("duct-bent-to-radius", bend_radius_mm=x.bend_radius_mm, diameter_mm=x.diameter_mm))
     if crooked:
         yield finding("warm-duct-long", f"duct:{x.id}", x.name, "; ".join(crooked)[0].upper() + "; ".join(crooked)[1:] + ".")
     if r.supply_c > FABRIC_C and x.to_fabric_mm is not None and x.to_fabric_mm < 200:
@@ -44,7 +45,7 @@ def _of_duct(ctx: Context, x: WarmDuct, r: DuctPart) -> Found:
             "warm-grille-fabric",
             f"duct:{x.id}",
             x.name,
-            f"Air of {r.supply_c:.0f} °C leaves {x.to_fabric_mm:.0f} mm from fabric. Keep fabric at least 200 mm away.",
+            says("air-leaves-from-fabric", supply_c=r.supply_c, to_fabric_mm=x.to_fabric_mm),
         )
 
 
@@ -56,31 +57,30 @@ def _of_layout(ctx: Context, layout: Layout) -> Found:
         yield finding(
             "warm-duct-hot",
             "ducts",
-            "Ducts",
-            f"The air in the ducts gets to {max(hottest, lay.mean_supply_c):.0f} °C with {lay.total_flow_m3_h:.0f} m³/h. It should be at most "
-            f"{SUPPLY_HOT_C:g} °C.",
+            says("ducts"),
+            says("air-in-ducts-gets", hottest_c=max(hottest, lay.mean_supply_c), total_flow_m3_h=lay.total_flow_m3_h, supply_hot_c=SUPPLY_HOT_C),
             figures=["ducts/mean_supply_temp_c"],
         )
     if lay.best_worst_w < lay.worst_shortfall_w * 0.95 - 1:
         moved = [x for x in d.ducts if x.id in lay.best_outlets and lay.best_outlets[x.id] != x.outlet]
-        fix = Remedy(label="Change the outlets", patch=[op for x in moved for op in _duct_fix_ops(ctx, x.id, outlet=lay.best_outlets[x.id])])
+        fix = Remedy(label=says("change-outlets"), patch=[op for x in moved for op in _duct_fix_ops(ctx, x.id, outlet=lay.best_outlets[x.id])])
         yield finding(
             "warm-duct-assignment",
             "ducts",
-            "Ducts",
-            f"The coldest zone lacks {lay.worst_shortfall_w:.0f} W; with "
-            + ", ".join(f"{x.name} on outlet {lay.best_outlets[x.id]}" for x in moved)
-            + f" it lacks {lay.best_worst_w:.0f} W.",
+            says("ducts"),
+            says("coldest-zone-lacks-with", worst_shortfall_w=lay.worst_shortfall_w)
+            + ", ".join(says("on-outlet", x_name=x.name, best_outlets=lay.best_outlets[x.id]) for x in moved)
+            + says("lacks", best_worst_w=lay.best_worst_w),
             fix=fix,
         )
     if lay.return_pa > 0.15 * lay.plenum_pa:
         yield finding(
             "warm-return-small",
             "ducts",
-            "Return air",
-            f"The return takes {lay.return_pa:.0f} Pa of the {lay.plenum_pa:.0f} Pa that the fan gives."
+            says("return-air"),
+            says("return-takes-that-fan", return_pa=lay.return_pa, plenum_pa=lay.plenum_pa)
             if lay.return_pa <= lay.plenum_pa
-            else f"To draw all its air through this return would take {lay.return_pa:.0f} Pa; the fan gives {lay.plenum_pa:.0f} Pa, so far less air comes.",
+            else says("to-draw-all-air", return_pa=lay.return_pa, plenum_pa=lay.plenum_pa),
         )
 
 
@@ -92,24 +92,24 @@ def duct_findings(ctx: Context, w: Warm) -> Found:
         yield finding(
             "warm-return-source",
             "ducts",
-            "Return air",
-            f"The heater draws its air from the {SOURCES[d.return_from]} and blows it into the living space.",
+            says("return-air"),
+            says("heater-draws-air-from", sources=SOURCES[d.return_from]),
         )
     if not d.ducts:
         return
     if h is None:
-        yield finding("warm-duct-shortfall", "ducts", "Ducts", "There are ducts and no heater that blows air into them.")
+        yield finding("warm-duct-shortfall", "ducts", says("ducts"), says("there-ducts-and-no"))
         return
     begin, outlets = len([x for x in d.ducts if x.parent is None]), len(h.outlet_biases)
     if begin > outlets:
-        has = f"{outlets} outlet{'s' if outlets > 1 else ''}"
-        yield finding("warm-duct-shortfall", "ducts", "Ducts", f"At the heater begin {begin} runs, and it has {has}: join runs with a branch.")
+        has = says("outlet", outlets=outlets)
+        yield finding("warm-duct-shortfall", "ducts", says("ducts"), says("at-heater-begin-runs", begin=begin, has=has))
     if w.layout is None:
-        yield finding("warm-duct-closable", "ducts", "Ducts", "Every outlet is closed: the air has no way out.")
+        yield finding("warm-duct-closable", "ducts", says("ducts"), says("every-outlet-closed-air"))
         return
     ends = [x for x in d.ducts if x.id in w.layout.runs and not w.layout.runs[x.id].trunk]
     if ends and all(x.closable for x in ends):
-        yield finding("warm-duct-closable", "ducts", "Ducts", "Every outlet can be closed. With all of them shut the heater overheats.")
+        yield finding("warm-duct-closable", "ducts", says("ducts"), says("every-outlet-can-be"))
     for x in ends:
         yield from _of_duct(ctx, x, w.layout.runs[x.id])
     yield from _of_layout(ctx, w.layout)
@@ -131,11 +131,11 @@ def loop_findings(ctx: Context, w: Warm) -> Found:
         return
 
     def say(rule: str, message: str, **more: object) -> Finding:
-        return finding(rule, "loop", "Coolant loop", message, **more)  # type: ignore[arg-type]
+        return finding(rule, "loop", says("coolant-loop"), message, **more)  # type: ignore[arg-type]
 
     f = FLUIDS[loop.fluid]
     if p.pump_ok is False:
-        yield say("warm-loop-pump", f"The loop needs a head of {p.head_m:.2f} m at {p.flow_l_min:.1f} L/min; the pump gives {p.pump_head_m:.2f} m.")
+        yield say("warm-loop-pump", says("loop-needs-head-at", head_m=p.head_m, flow_l_min=p.flow_l_min, pump_head_m=p.pump_head_m))
     for z in loop.zones:
         r = p.zones.get(z.id)
         if r is not None and not 0.2 <= r.velocity_m_s <= 1.2:
@@ -143,33 +143,31 @@ def loop_findings(ctx: Context, w: Warm) -> Found:
                 "warm-loop-velocity",
                 f"loopzone:{z.id}",
                 z.name,
-                f"The coolant flows at {r.velocity_m_s:.2f} m/s: {'the pipe hums' if r.velocity_m_s > 1.2 else 'air stays in the pipe'}.",
+                says("coolant-flows-at-pipe", velocity_m_s=r.velocity_m_s, velocity_m_s_over=r.velocity_m_s > 1.2),
             )
         if z.emitter == "floor" and z.floor_c > FLOOR_MOST_C:
-            yield finding(
-                "warm-floor-hot", f"loopzone:{z.id}", z.name, f"The floor gets to {z.floor_c:g} °C. Under feet it should be at most {FLOOR_MOST_C:g} °C."
-            )
+            yield finding("warm-floor-hot", f"loopzone:{z.id}", z.name, says("floor-gets-to-under", floor_c=z.floor_c, floor_most_c=FLOOR_MOST_C))
     if loop.high_point_without_bleed:
-        yield say("warm-loop-air", "A high point of the loop has no bleed valve: air stays there and stops the flow.")
+        yield say("warm-loop-air", says("high-point-loop-has"))
     if loop.header_space_l is not None and loop.header_space_l < p.header_space_l:
-        yield say("warm-loop-expansion", f"The header tank has {loop.header_space_l:.2f} L free; the coolant needs {p.header_space_l:.2f} L to expand.")
+        yield say("warm-loop-expansion", says("header-tank-has-free", header_space_l=loop.header_space_l, header_space_l_2=p.header_space_l))
     if f.freezes_c > ctx.cold_c - 5:
-        yield say("warm-glycol-frost", f"The coolant freezes at {f.freezes_c:g} °C. It should stand {ctx.cold_c - 5:.0f} °C.")
+        yield say("warm-glycol-frost", says("coolant-freezes-at-should", freezes_c=f.freezes_c, cold_c=ctx.cold_c - 5))
     water = any(z.emitter in ("exchanger", "calorifier") for z in loop.zones)
     if water and loop.fluid.startswith("eg") and not loop.double_wall:
         yield say(
             "warm-glycol-potable",
-            "Ethylene glycol, a poison, flows behind a single wall from drinking water.",
-            fix=Remedy.sets("Use propylene glycol", "/warmth/loop", fluid="pg" + loop.fluid[2:]),
+            says("ethylene-glycol-poison-flows"),
+            fix=Remedy.sets(says("use-propylene-glycol"), "/warmth/loop", fluid="pg" + loop.fluid[2:]),
         )
     if p.hot_water_c is not None and p.hot_water_c < 38:
         yield say(
             "warm-dhw-cold",
-            f"The tap gets {p.hot_water_c:.0f} °C at {loop.hot_water_l_min:g} L/min; at 38 °C {p.hot_water_38_l_min or 0:.1f} L/min would come.",
+            says("tap-gets-at-at", hot_water_c=p.hot_water_c, hot_water_l_min=loop.hot_water_l_min, hot_water_38_l_min=p.hot_water_38_l_min or 0),
         )
     if water and loop.supply_c > 50 and not loop.mixing_valve:
         yield say(
             "warm-dhw-scald",
-            f"The loop is at {loop.supply_c:g} °C, and no valve mixes the tap’s water with cold: it can scald.",
-            fix=Remedy.sets("Fit a thermostatic valve", "/warmth/loop", mixing_valve=True),
+            says("loop-at-and-no", supply_c=loop.supply_c),
+            fix=Remedy.sets(says("fit-thermostatic-valve"), "/warmth/loop", mixing_valve=True),
         )

@@ -11,6 +11,7 @@ from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method
 from bothy.core.warmth.air import MOULD_RH, PER_FLOW, R_V, dew_point, saturation_pa
+from bothy.core.words.says import warmth_says as says
 
 RATES: dict[str, float] = {
     "person_asleep": 40,
@@ -54,7 +55,7 @@ class MoistureSource(Contract):
     @model_validator(mode="after")
     def _some(self) -> Self:
         if self.rate_g_h is None and self.kind is None:
-            raise wrong("rate_g_h", "is required, or a kind of source")
+            raise wrong("rate_g_h", says("required-or-kind-source"))
         return self
 
     @property
@@ -74,7 +75,7 @@ class DampSurface(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.u_value_w_m2k * self.rsi_m2k_w > 1:
-            raise wrong("rsi_m2k_w", "is more than the whole resistance of the surface")
+            raise wrong("rsi_m2k_w", says("more-than-whole-resistance"))
         return self
 
 
@@ -94,7 +95,7 @@ class MoistureBalanceIn(Contract):
         if self.flow_m3_h is None:
             for key in ("volume_m3", "ach_per_h"):
                 if getattr(self, key) is None:
-                    raise wrong(key, "is required where flow_m3_h is not given")
+                    raise wrong(key, says("required-where-flow-not"))
         return self
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from pydantic import BaseModel
@@ -158,22 +159,12 @@ def _headroom(ctx: Context, shell: Shell) -> float:
     return ctx.inside_height_m - (taken.get("floor", 0.0) + taken.get("roof", 0.0)) / 1000
 
 
-def warmth_part(ctx: Context) -> Warm:
-    """Work out all of Warmth and put its figures into the book."""
-    shell = ctx.part("warmth/shell", work_shell)
-    vent = vent_heat_flow(ctx)
-    heat = ctx.part("warmth/heat", work_heat, shell, vent)
-    loss = heat.loss
-    zones = {z.zone: z.heat_w for z in loss.zones}
-    available = sum(s.available_w for s in heat.sizes.values())
-    layout = ctx.part("warmth/ducts", work_ducts, zones, loss.design_heat_w, available) if available > 0 else None
-    air = ctx.part("warmth/air", work_air, shell)
-    summer = ctx.part("warmth/summer", work_summer, shell, loss.ua_w_k, heat.capacity_j_k)
-    out_c, by_surface, through = ctx.part("warmth/winter", winter_hours, shell, ctx.indoor_c)
-    air_k = loss.ua_w_k - sum(s.ua for s in shell.surfaces)
-    need = [max(0.0, w + air_k * (ctx.indoor_c - t) - gains_w(ctx)) for w, t in zip(through, out_c, strict=True)]
-    surfaces = {}
-    for s, r in zip(shell.surfaces, loss.surfaces, strict=True):
+def _surfaces(
+    ctx: Context, shell: Shell, heat: Heat, air: Air, winter_w: Mapping[str, list[float]], summer_w: Mapping[str, list[float]]
+) -> dict[str, SurfacePart]:
+    """Each surface with its heat and damp; ``winter_w`` and ``summer_w`` by surface and hour, W. Its figures go into the book."""
+    surfaces: dict[str, SurfacePart] = {}
+    for s, r in zip(shell.surfaces, heat.loss.surfaces, strict=True):
         damp = air.part.surfaces.get(s.id)
         surfaces[s.id] = quick(
             SurfacePart,
@@ -192,8 +183,8 @@ def warmth_part(ctx: Context) -> Warm:
             wet=damp.wet if damp else False,
             mould=damp.mould if damp else False,
             inside_g_m2_day=s.damp.condensation_g_m2_day if s.damp else 0.0,
-            winter_w=by_surface[s.id],
-            summer_w=summer.hour_heat[s.id],
+            winter_w=winter_w[s.id],
+            summer_w=summer_w[s.id],
         )
         ctx.book.put(f"surfaces/{s.id}/u_value_w_m2k", s.u)
         ctx.book.put(
@@ -211,12 +202,36 @@ def warmth_part(ctx: Context) -> Warm:
                 outdoor_temp_c=ctx.figure("/warmth/design_cold_c"),
             ),
         )
+    return surfaces
+
+
+def _brought(ctx: Context, layout: Layout | None) -> dict[str, float]:
+    """Heat that the ducts bring into each zone, W."""
     brought: dict[str, float] = {}
     if layout is not None:
         for d in ctx.design.warmth.ducts:
             r2 = layout.runs.get(d.id)
             if r2 is not None and not r2.trunk:
                 brought[d.zone] = brought.get(d.zone, 0.0) + r2.delivered_w
+    return brought
+
+
+def warmth_part(ctx: Context) -> Warm:
+    """Work out all of Warmth and put its figures into the book."""
+    shell = ctx.part("warmth/shell", work_shell)
+    vent = vent_heat_flow(ctx)
+    heat = ctx.part("warmth/heat", work_heat, shell, vent)
+    loss = heat.loss
+    zones = {z.zone: z.heat_w for z in loss.zones}
+    available = sum(s.available_w for s in heat.sizes.values())
+    layout = ctx.part("warmth/ducts", work_ducts, zones, loss.design_heat_w, available) if available > 0 else None
+    air = ctx.part("warmth/air", work_air, shell)
+    summer = ctx.part("warmth/summer", work_summer, shell, loss.ua_w_k, heat.capacity_j_k)
+    out_c, by_surface, through = ctx.part("warmth/winter", winter_hours, shell, ctx.indoor_c)
+    air_k = loss.ua_w_k - sum(s.ua for s in shell.surfaces)
+    need = [max(0.0, w + air_k * (ctx.indoor_c - t) - gains_w(ctx)) for w, t in zip(through, out_c, strict=True)]
+    surfaces = _surfaces(ctx, shell, heat, air, by_surface, summer.hour_heat)
+    brought = _brought(ctx, layout)
     duct_w = (
         layout.runs[ctx.design.warmth.drying.duct].delivered_w if layout and ctx.design.warmth.drying and ctx.design.warmth.drying.duct in layout.runs else 0.0
     )

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from bothy.core.design.warmth import BuildUp, Cab
+from bothy.core.words.says import warmth_says as says
 
 Stack = list[tuple[str, float, bool]]
 """Material (or air_gap), mm, whether it passes in front of the ribs."""
@@ -34,23 +35,23 @@ def _build(id: str, name: str, stack: Stack, *, foil: bool = False, ribs: bool =
 PLY: tuple[str, float, bool] = ("plywood", 4, True)
 BUILD_UPS: tuple[BuildUp, ...] = (
     _build("foam-bonded", "Closed-cell foam 2 × 19, ply", [PLY, ("elastomeric_foam", 38, False)]),
-    _build("foil-board", "Foil-faced board 50, taped, ply", [PLY, ("pir_foil", 50, False)]),
-    _build("sprayed", "Sprayed foam 40, ply", [PLY, ("pu_spray", 40, False)]),
-    _build("extruded", "Extruded board 40, ply", [PLY, ("xps", 40, False)]),
-    _build("wool", "Sheep wool 50, ply, no barrier", [PLY, ("sheep_wool", 50, False)]),
-    _build("wool-barrier", "Sheep wool 50 behind a taped foil, ply", [PLY, ("vapour_foil", 0.2, True), ("sheep_wool", 50, False)]),
-    _build("textile-membrane", "Textile 50 behind a variable membrane, ply", [PLY, ("smart_membrane", 0.2, True), ("recycled_textile", 50, False)]),
-    _build("wool-broken", "Sheep wool 50, foam over the ribs, ply", [PLY, ("vapour_foil", 0.2, True), ("pe_foam", 6, True), ("sheep_wool", 50, False)]),
-    _build("gap-board", "Foil-faced gap 15, foil board 25, ply", [PLY, ("air_gap", 15, False), ("pir_foil", 25, False)], foil=True),
-    _build("thin-foam", "Polyethylene foam 10, carpet", [("lining_carpet", 4, True), ("pe_foam", 10, False)]),
-    _build("bubble-flat", "Bubble foil glued flat, ply", [PLY, ("bubble_foil", 4, False)]),
-    _build("carpet", "Lining carpet only", [("lining_carpet", 4, True)]),
-    _build("bare", "Bare skin", []),
-    _build("floor-board", "Floor: ply 12, extruded board 30", [("vinyl_floor", 2, True), ("birch_plywood", 12, True), ("xps", 30, False)], ribs=False),
-    _build("floor-thin", "Floor: ply 9, extruded board 15", [("vinyl_floor", 2, True), ("birch_plywood", 9, True), ("xps", 15, False)], ribs=False),
-    _build("body-light", "Light body: ply 4, bead board 30, aluminium", [PLY, ("eps", 30, False)], skin="aluminium_skin", skin_mm=1.0),
-    _build("body-sandwich", "Sandwich body 50", [("grp_laminate", 2, False), ("xps", 50, False)], ribs=False, skin="grp_laminate", skin_mm=2.0),
-    _build("hull", "Hull: ply 4, closed-cell foam 19", [PLY, ("elastomeric_foam", 19, False)], ribs=False, skin="grp_laminate", skin_mm=8.0),
+    _build("foil-board", says("foil-faced-board-taped"), [PLY, ("pir_foil", 50, False)]),
+    _build("sprayed", says("sprayed-foam-ply"), [PLY, ("pu_spray", 40, False)]),
+    _build("extruded", says("extruded-board-ply"), [PLY, ("xps", 40, False)]),
+    _build("wool", says("sheep-wool-ply-no"), [PLY, ("sheep_wool", 50, False)]),
+    _build("wool-barrier", says("sheep-wool-behind-taped"), [PLY, ("vapour_foil", 0.2, True), ("sheep_wool", 50, False)]),
+    _build("textile-membrane", says("textile-behind-variable-membrane"), [PLY, ("smart_membrane", 0.2, True), ("recycled_textile", 50, False)]),
+    _build("wool-broken", says("sheep-wool-foam-over"), [PLY, ("vapour_foil", 0.2, True), ("pe_foam", 6, True), ("sheep_wool", 50, False)]),
+    _build("gap-board", says("foil-faced-gap-foil"), [PLY, ("air_gap", 15, False), ("pir_foil", 25, False)], foil=True),
+    _build("thin-foam", says("polyethylene-foam-carpet"), [("lining_carpet", 4, True), ("pe_foam", 10, False)]),
+    _build("bubble-flat", says("bubble-foil-glued-flat"), [PLY, ("bubble_foil", 4, False)]),
+    _build("carpet", says("lining-carpet-only"), [("lining_carpet", 4, True)]),
+    _build("bare", says("bare-skin"), []),
+    _build("floor-board", says("floor-ply-extruded-board"), [("vinyl_floor", 2, True), ("birch_plywood", 12, True), ("xps", 30, False)], ribs=False),
+    _build("floor-thin", says("floor-ply-extruded-board-2"), [("vinyl_floor", 2, True), ("birch_plywood", 9, True), ("xps", 15, False)], ribs=False),
+    _build("body-light", says("light-body-ply-bead"), [PLY, ("eps", 30, False)], skin="aluminium_skin", skin_mm=1.0),
+    _build("body-sandwich", says("sandwich-body"), [("grp_laminate", 2, False), ("xps", 50, False)], ribs=False, skin="grp_laminate", skin_mm=2.0),
+    _build("hull", says("hull-ply-closed-cell"), [PLY, ("elastomeric_foam", 19, False)], ribs=False, skin="grp_laminate", skin_mm=8.0),
 )
 PRESETS: dict[str, BuildUp] = {b.id: b for b in BUILD_UPS}
 USUAL: dict[str, tuple[str, str]] = {

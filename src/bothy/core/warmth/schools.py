@@ -14,6 +14,7 @@ from bothy.core.warmth.air import saturation_pa
 from bothy.core.warmth.build_up import R_SI, Direction
 from bothy.core.warmth.condensation import DELTA_0, PER_DAY, CondensationCheckIn, condensation_check
 from bothy.core.warmth.surfaces import DESIGN_RH, OUTDOOR_RH, layers_of
+from bothy.core.words.says import warmth_says as says
 
 MEMBRANES = ("vapour_foil", "smart_membrane")
 SUNNY_SKIN_C, DRY_ROOM_C, DRY_ROOM_RH = 35.0, 22.0, 0.5
@@ -66,8 +67,8 @@ def _schools(key: str, direction: Direction, indoor_c: float, cold_c: float) -> 
     mine = [x.material for x in b.layers]
     for school, what, made in (
         ("as_built", "as it is", b),
-        ("barrier", "with one taped foil on the warm side", with_barrier(b)),
-        ("open", "open to vapour, no membrane", opened(b)),
+        ("barrier", says("with-one-taped-foil"), with_barrier(b)),
+        ("open", says("open-to-vapour-no"), opened(b)),
     ):
         if not made.layers:
             continue

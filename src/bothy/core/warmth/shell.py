@@ -11,6 +11,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import warmth_says as says
 
 On = Literal["floor", "roof", "left", "right", "rear", "front"]
 OpeningKind = Literal["window", "rooflight", "door", "vent"]
@@ -122,13 +123,13 @@ class ShellAreaIn(Contract):
         p = SHELLS[self.preset]
         for key in ("length_m", "width_m", "height_m"):
             if p.inside is None and getattr(self, key) is None:
-                raise wrong(key, "is required for a box")
+                raise wrong(key, says("required-for-box"))
         if self.cab == "open" and p.cab is None:
-            raise wrong("cab", f"a {self.preset} has no cab to be open to; give “bulkhead” or “none”")
+            raise wrong("cab", says("has-no-cab-to", preset=self.preset))
         if not self.has_front:
             for o in self.openings:
                 if o.on == "front":
-                    raise wrong("on", "there is no front wall: the cab is open")
+                    raise wrong("on", says("there-no-front-wall"))
         return self
 
     @property
@@ -176,7 +177,7 @@ def shell_area(inp: ShellAreaIn, sources: dict[str, Figure] | None = None) -> Sh
         volume += p.cab_volume_m3
     for o in inp.openings:
         if o.on not in area:
-            raise BadInput("openings", f"one is in the {o.on}, which isn't there: the cab is open")
+            raise BadInput("openings", says("one-in-which-isnt", on=o.on))
         area[o.on] -= o.area_m2 * o.count
         more.append((o.name or o.kind, o.kind, o.area_m2 * o.count))
     for i, s in enumerate(inp.slide_outs, 1):
@@ -197,7 +198,7 @@ def shell_area(inp: ShellAreaIn, sources: dict[str, Figure] | None = None) -> Sh
     for name, a in area.items():
         if a < -1e-9:
             key = "openings" if inp.openings else "slide_outs" if inp.slide_outs else "pop_top"
-            raise BadInput(key, f"what is cut out of the {name} is {-a:.2f} m² larger than the {name}")
+            raise BadInput(key, says("what-cut-out-larger", name=name, a_m2=-a))
     surfaces = [ShellSurface(name=n, kind=kind[n], area_m2=max(0.0, a)) for n, a in area.items()]
     surfaces += [ShellSurface(name=n, kind=k, area_m2=a) for n, k, a in more]
     parts: dict[str, Any] = {f"{s.name}_m2": s.area_m2 for s in surfaces}

@@ -11,6 +11,7 @@ from bothy.core.warmth.build_up import VOID_MM, curve_void_mm
 from bothy.core.warmth.part import Warm
 from bothy.core.warmth.rule_table import Found
 from bothy.core.warmth.surfaces import COVER_R, Surface, stuff, worked
+from bothy.core.words.says import warmth_says as says
 
 U_WALL, U_FLOOR, COLD_PLACE_C = 1.4, 1.6, 5.0
 GLASS_SHARE, RIB_SHARE, VOID, DEADENING = 0.20, 0.45, 0.03, 0.5
@@ -38,15 +39,13 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
     """What the rules say of the shell and its build-ups."""
     p = w.part
     if w.shell.problem is not None:
-        yield finding(
-            "warm-opening-large", "shell", "Shell", w.shell.problem[:1].upper() + w.shell.problem[1:] + ". Until this is corrected, no openings are counted."
-        )
+        yield finding("warm-opening-large", "shell", says("shell"), w.shell.problem[:1].upper() + w.shell.problem[1:] + says("until-this-corrected-no"))
     for o in w.shell.nowhere:
         yield finding(
             "warm-opening-nowhere",
             f"opening:{o.id}",
             o.name,
-            "This opening is in the front wall, and there is none while the living space is open to the cab. So it isn’t counted.",
+            says("this-opening-in-front"),
         )
     dt = ctx.indoor_c - ctx.cold_c
     for s in _opaque(w):
@@ -56,7 +55,7 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
                 "warm-shell-u-high",
                 f"surface:{s.id}",
                 s.name,
-                f"The U-value is {s.u_effective:.2f} W/(m²K) and should be at most {limit:g} W/(m²K); {s.ua * dt:.0f} W are lost here at {ctx.cold_c:g} °C.",
+                says("value-and-should-be", u_effective=s.u_effective, limit=limit, ua_w=s.ua * dt, cold_c=ctx.cold_c),
                 figures=[f"surfaces/{s.id}/u_value_w_m2k", f"surfaces/{s.id}/heat_w"],
             )
     bare = [s for s in w.shell.surfaces if s.kind == "glass" and s.extra_r == 0]
@@ -66,8 +65,8 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
         yield finding(
             "warm-cab-glass-share",
             "surface:cab_windscreen",
-            "cab glass",
-            f"The cab’s glass loses {share:.0%} of all the heat; quilted screens would save {saved:.0f} W.",
+            says("cab-glass"),
+            says("cabs-glass-loses-all", share=share, saved_w=saved),
             figures=[f"surfaces/{s.id}/heat_w" for s in bare],
             fix=screens(ctx, bare),
         )
@@ -81,9 +80,7 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
         seen.add(key)
         yield from _build_up(ctx, s)
     if ctx.design.warmth.tallest_m is not None and p.headroom_m < ctx.design.warmth.tallest_m + 0.02:
-        yield finding(
-            "warm-headroom", "shell", "Shell", f"The clear height is {p.headroom_m:.2f} m, and the tallest person is {ctx.design.warmth.tallest_m:.2f} m tall."
-        )
+        yield finding("warm-headroom", "shell", says("shell"), says("clear-height-and-tallest", headroom_m=p.headroom_m, tallest_m=ctx.design.warmth.tallest_m))
     if ctx.hot_c >= 30 and ctx.design.warmth.colour == "dark":
         roof = next((s for s in w.shell.surfaces if s.id == "roof"), None)
         if roof is not None:
@@ -91,8 +88,8 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
                 "warm-roof-dark",
                 "surface:roof",
                 "roof",
-                f"At noon the dark roof takes in about {roof.u_effective * roof.area_m2 * (0.9 - 0.28) * 950 / 17:.0f} W more than a white one.",
-                fix=Remedy.sets("Paint it white", "/warmth", colour="white"),
+                says("at-noon-dark-roof", u_effective_w=roof.u_effective * roof.area_m2 * (0.9 - 0.28) * 950 / 17),
+                fix=Remedy.sets(says("paint-white"), "/warmth", colour="white"),
             )
 
 
@@ -105,7 +102,7 @@ def screens(ctx: Context, bare: list[Surface]) -> Remedy:
         else {"op": "add", "path": "/warmth/surfaces/-", "value": {"id": s.id, "cover": "screen_inside"}}
         for s in bare
     ]
-    return Remedy(label="Hang screens inside the cab’s glass" if len(bare) > 1 else f"Hang a screen inside the {bare[0].name}", patch=patch)
+    return Remedy(label=says("hang-screens-inside-cabs") if len(bare) > 1 else says("hang-screen-inside", bare_name=bare[0].name), patch=patch)
 
 
 def _opaque(w: Warm) -> list[Surface]:
@@ -142,7 +139,7 @@ def _build_up(ctx: Context, s: Surface) -> Found:
         if mm is not None:
             at = max((i for i, x in enumerate(b.layers) if x.over_ribs), default=-1) + 1
             fix = Remedy(
-                label=f"Put {mm:g} mm of foam over the ribs",
+                label=says("put-foam-over-ribs", mm=mm),
                 patch=[
                     {"op": "test", "path": f"/warmth/build_ups/{index}/id", "value": b.id},
                     {"op": "add", "path": f"/warmth/build_ups/{index}/layers/{at}", "value": over_ribs(b, mm).model_dump(mode="json")},
@@ -152,18 +149,16 @@ def _build_up(ctx: Context, s: Surface) -> Found:
             "warm-rib-share",
             subject,
             name,
-            f"The ribs carry {u.rib_share_frac:.0%} of what passes the {s.name}: {u.u_clear_w_m2k:.2f} W/(m²K) between them, {u.u_value_w_m2k:.2f} with them.",
+            says("ribs-carry-what-passes", rib_share_frac=u.rib_share_frac, s_name=s.name, u_clear_w_m2k=u.u_clear_w_m2k, u_value_w_m2k=u.u_value_w_m2k),
             fix=fix,
         )
     if b.void_frac > VOID:
         tight = worked(b.model_copy(update={"void_frac": 0.0}), s.direction).u_value_w_m2k
-        yield finding(
-            "warm-void", subject, name, f"Voids of {b.void_frac:.0%} raise the U-value to {u.u_value_w_m2k:.2f} W/(m²K); without them it is {tight:.2f}."
-        )
+        yield finding("warm-void", subject, name, says("voids-raise-value-to", void_frac=b.void_frac, u_value_w_m2k=u.u_value_w_m2k, tight=tight))
     for i, x in enumerate(b.layers):
         beside = [y for y in b.layers[max(0, i - 1) : i + 2] if y is not x]
         if x.material == "bubble_foil" and not any(y.material == "air_gap" and y.thickness_mm >= 10 for y in beside):
-            yield finding("warm-foil-no-gap", subject, name, f"Without a gap of 10 mm the foil adds only its own {x.thickness_mm / 1000 / 0.045:.2f} m²K/W.")
+            yield finding("warm-foil-no-gap", subject, name, says("without-gap-foil-adds", thickness_mm=x.thickness_mm / 1000 / 0.045))
         m = stuff(x)
         if (
             m is not None
@@ -173,15 +168,17 @@ def _build_up(ctx: Context, s: Surface) -> Found:
             and b.radius_m is not None
             and (gap := curve_void_mm(b.strip_mm, b.radius_m)) > VOID_MM
         ):
-            yield finding("warm-rigid-on-curve", subject, name, f"Boards {b.strip_mm:.0f} mm wide on a radius of {b.radius_m:g} m stand off by {gap:.0f} mm.")
+            yield finding("warm-rigid-on-curve", subject, name, says("boards-wide-on-radius", strip_mm=b.strip_mm, radius_m=b.radius_m, gap_mm=gap))
         if x.material == "butyl_deadening" and x.coverage_frac > DEADENING:
             yield finding(
                 "warm-deadening-over",
                 subject,
                 name,
-                f"Deadening covers {x.coverage_frac:.0%}: it weighs {(x.coverage_frac - 0.35) * 1600 * x.thickness_mm / 1000 * s.area_m2:.1f} kg "
-                "more than on 35 %, "
-                "which does as well.",
+                says(
+                    "deadening-covers-weighs-more",
+                    coverage_frac=x.coverage_frac,
+                    coverage_frac_kg=(x.coverage_frac - 0.35) * 1600 * x.thickness_mm / 1000 * s.area_m2,
+                ),
             )
     if s.kind == "floor" and not s.id.startswith("cab_"):
         soft = [x for x in b.layers if x.material in CRUSHED]
@@ -189,10 +186,10 @@ def _build_up(ctx: Context, s: Surface) -> Found:
         insulation = [x for x in b.layers if _insulates(x)]
         if soft or (insulation and spread < 9):
             weak = stuff(soft[0]) if soft else None
-            what = f"{weak.within} gives way under 100 kPa" if weak else f"only {spread:g} mm of board spread the load"
-            yield finding("warm-floor-crush", subject, name, f"Under feet and furniture: {what}.")
+            what = says("gives-way-under", within=weak.within) if weak else says("only-board-spread-load", spread_mm=spread)
+            yield finding("warm-floor-crush", subject, name, says("under-feet-and-furniture", what=what))
     if b.drain_blocked:
-        yield finding("warm-drain-blocked", subject, name, "This build-up covers a drain hole of the body: water stays behind it, and the metal rusts.")
+        yield finding("warm-drain-blocked", subject, name, says("this-build-up-covers"))
     yield from _vapour(ctx, s)
 
 
@@ -232,7 +229,7 @@ def _vapour(ctx: Context, s: Surface) -> Found:
             rule_id,
             subject,
             name,
-            f"About {g:.1f} g of water per m² a day condense at “{where}” in the {s.name}, at {ctx.cold_c:g} °C outside and 60 % inside.",
+            says("about-water-per-condense", g=g, where=where, s_name=s.name, cold_c=ctx.cold_c),
             severity="advice" if school == "open" else None,
         )
     r_total = 1 / d.u_value_w_m2k
@@ -254,8 +251,7 @@ def _vapour(ctx: Context, s: Surface) -> Found:
                 "warm-barrier-cold-side",
                 subject,
                 name,
-                f"Layer {i + 1} from the inside holds vapour back, with only {(r_total - inner_r) / r_total:.0%} of the insulation on its cold "
-                "side; two thirds belong there.",
+                says("layer-from-inside-holds", i=i + 1, r_total=(r_total - inner_r) / r_total),
             )
     for i, x in enumerate(b.layers):
         m = stuff(x)
@@ -268,18 +264,18 @@ def _vapour(ctx: Context, s: Surface) -> Found:
                 "warm-fibre-no-barrier",
                 subject,
                 name,
-                f"The warm side of the fibre has {inside:.1f} m of vapour resistance; about {g:.0f} g/m² a day reach the skin.",
+                says("warm-side-fibre-has", inside_m=inside, g=g),
                 severity="note" if school == "open" else None,
             )
         if any(_sd(y) >= TRAP_SD for y in b.layers[:i]) and (outer_sd >= TRAP_SD or any(_sd(y) >= TRAP_SD for y in b.layers[i + 1 :])):
-            yield finding("warm-trapped-moisture", subject, name, "The fibre lies between two tight layers: water that gets in can’t get out.")
+            yield finding("warm-trapped-moisture", subject, name, says("fibre-lies-between-two"))
         break
     if d.air_leak_condenses and school in ("barrier", "bagged") and any(_insulates(x) for x in b.layers):
         yield finding(
             "warm-air-leak",
             subject,
             name,
-            f"The skin is at {d.skin_inner_temp_c:.0f} °C, the air inside condenses at {dew:.0f} °C: every gap in the barrier wets it.",
+            says("skin-at-air-inside", skin_inner_temp_c=d.skin_inner_temp_c, dew_c=dew),
         )
 
 

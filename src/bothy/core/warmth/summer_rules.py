@@ -6,6 +6,7 @@ from bothy.core.context import Context
 from bothy.core.finding import finding
 from bothy.core.warmth.part import Warm
 from bothy.core.warmth.rule_table import Found
+from bothy.core.words.says import warmth_says as says
 
 HOT_INSIDE_C = 35.0
 
@@ -19,9 +20,9 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
         yield finding(
             "warm-heat-danger",
             "cool",
-            "Hot day",
-            f"Without cooling the inside gets to {hottest:.0f} °C at {cool.hot_c:g} °C outside"
-            + ("; people or animals are left in it. That can kill within an hour." if alone else "; leave nobody in it alone."),
+            says("hot"),
+            says("without-cooling-inside-gets", hottest_c=hottest, hot_c=cool.hot_c)
+            + (says("people-or-animals-left") if alone else says("leave-nobody-in-alone")),
             figures=["cool/free_running_temp_c"],
             severity=None if alone else "advice",
         )
@@ -32,7 +33,7 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
             "warm-ac-undersized",
             "cooler",
             c.name,
-            f"The cooler takes out {cool.capacity_w:.0f} W, and {cool.needed_w:.0f} W come in; without it the inside gets to {hottest:.0f} °C.",
+            says("cooler-takes-out-and", capacity_w=cool.capacity_w, needed_w=cool.needed_w, hottest_c=hottest),
             figures=["cool/needed_w"],
         )
     elif c.compressor == "fixed" and c.capacity_w > 1.6 * cool.needed_w:
@@ -40,7 +41,7 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
             "warm-ac-oversized",
             "cooler",
             c.name,
-            f"The cooler takes out {c.capacity_w:.0f} W, and {cool.needed_w:.0f} W come in: it cools in bursts and leaves the air damp.",
+            says("cooler-takes-out-and-come", capacity_w=c.capacity_w, needed_w=cool.needed_w),
             figures=["cool/needed_w"],
         )
     if cool.bank_h is not None and cool.bank_h < c.hours_wanted:
@@ -48,7 +49,7 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
             "warm-ac-hours",
             "cooler",
             c.name,
-            f"The battery bank runs the cooler for {cool.bank_h:.1f} of {c.hours_wanted:g} h at the hottest, without any sun; it draws {cool.mean_w:.0f} W.",
+            says("battery-bank-runs-cooler", bank_h=cool.bank_h, hours_wanted_h=c.hours_wanted, mean_w=cool.mean_w),
             figures=["cool/time_h"] if w.summer.ac else [],
         )
     if cool.start_ok is False:
@@ -56,11 +57,11 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
             "warm-ac-surge",
             "cooler",
             c.name,
-            f"The cooler takes {w.summer.ac.start_power_w if w.summer.ac else 0:.0f} W to start, more than the inverter gives for a moment.",
+            says("cooler-takes-to-start", start_power_w=w.summer.ac.start_power_w if w.summer.ac else 0),
             figures=["cool/start_power_w"],
         )
     if cool.hose_w is not None and cool.hose_w > 0.15 * c.capacity_w:
-        yield finding("warm-ac-hose", "cooler", c.name, f"The hose throws out {cool.hose_w:.0f} W of its {c.capacity_w:.0f} W.")
+        yield finding("warm-ac-hose", "cooler", c.name, says("hose-throws-out", hose_w=cool.hose_w, capacity_w=c.capacity_w))
 
 
 def bay_findings(ctx: Context, w: Warm) -> Found:
@@ -72,7 +73,7 @@ def bay_findings(ctx: Context, w: Warm) -> Found:
                 "warm-frost-bay",
                 f"bay:{b.id}",
                 b.name,
-                f"The bay falls to {p.temp_c:.1f} °C at {ctx.cold_c:g} °C outside; {p.heat_w:.0f} W would keep it at 3 °C.",
+                says("bay-falls-to-at", temp_c=p.temp_c, cold_c=ctx.cold_c, heat_w=p.heat_w),
             )
     for c in ctx.design.warmth.cabinets:
         r = w.part.cabinets[c.id]
@@ -81,17 +82,14 @@ def bay_findings(ctx: Context, w: Warm) -> Found:
                 "warm-cabinet-hot",
                 f"cabinet:{c.id}",
                 c.name,
-                f"The cabinet gets to {r.temp_c:.0f} °C; what stands in it may get to {c.max_c:g} °C. It needs a low and a high vent of "
-                f"{r.each_mm2:,.0f} mm² each, or a fan of {r.fan_m3_h:.0f} m³/h.",
+                says("cabinet-gets-to-what", temp_c=r.temp_c, max_c=c.max_c, each_mm2=r.each_mm2, fan_m3_h=r.fan_m3_h),
             )
         if c.absorption_fridge and (not c.sealed_from_room or min(c.low_mm2 or 0, c.high_mm2 or 0) < 25000):
             yield finding(
                 "warm-fridge-vent",
                 f"cabinet:{c.id}",
                 c.name,
-                f"{'The fridge’s flue space is open to the room. ' if not c.sealed_from_room else ''}The fridge has {c.low_mm2 or 0:,.0f} mm² of "
-                "vent low down and "
-                f"{c.high_mm2 or 0:,.0f} mm² high up; it needs 25,000 mm² each.",
+                says("fridges-flue-space-open", no_sealed_from_room=not c.sealed_from_room, low_mm2=c.low_mm2 or 0, high_mm2=c.high_mm2 or 0),
             )
     d = w.part.drying
     if d is not None and not d.works and ctx.design.warmth.drying is not None:
@@ -99,5 +97,5 @@ def bay_findings(ctx: Context, w: Warm) -> Found:
             "warm-drying-slow",
             "drying",
             ctx.design.warmth.drying.name,
-            f"The air takes off {d.carries_g_h:.0f} g/h at {d.temp_c:.0f} °C; {d.needs_g_h:.0f} g/h are needed, with {d.heat_w:.0f} W to evaporate it.",
+            says("air-takes-off-at", carries_g_h=d.carries_g_h, temp_c=d.temp_c, needs_g_h=d.needs_g_h, heat_w=d.heat_w),
         )

@@ -16,6 +16,7 @@ from bothy.core.warmth.build_up import R_SI, Direction, Layer, Rib, UValueIn, UV
 from bothy.core.warmth.condensation import CondensationCheckIn, CondensationCheckOut, condensation_check
 from bothy.core.warmth.presets import CABS, SHELL_OF, usual
 from bothy.core.warmth.shell import ROUND, SHELLS, PopTop, ShellAreaIn, ShellAreaOut, ShellOpening, SlideOut, shell_area
+from bothy.core.words.says import warmth_says as says
 
 ELEMENT_U: dict[str, float] = {
     "single_glass": 5.6,
@@ -38,18 +39,18 @@ ABSORPTANCE = {"white": 0.28, "light": 0.35, "silver": 0.45, "mid": 0.65, "dark"
 NAMES = {
     "floor": "floor",
     "roof": "roof",
-    "left": "left side",
-    "right": "right side",
+    "left": says("left-side"),
+    "right": says("right-side"),
     "rear": "rear",
-    "front": "front wall",
+    "front": says("front-wall"),
     "cab_windscreen": "windscreen",
-    "cab_side_glass": "cab side glass",
-    "cab_doors": "cab doors",
-    "cab_roof": "cab roof",
-    "cab_floor": "cab floor",
+    "cab_side_glass": says("cab-side-glass"),
+    "cab_doors": says("cab-doors"),
+    "cab_roof": says("cab-roof"),
+    "cab_floor": says("cab-floor"),
     "cab_firewall": "firewall",
-    "pop_top_canvas": "pop-top canvas",
-    "pop_top_lid": "pop-top lid",
+    "pop_top_canvas": says("pop-top-canvas"),
+    "pop_top_lid": says("pop-top-lid"),
 }
 DIRECTIONS: dict[str, Direction] = {"roof": "up", "floor": "down", "rooflight": "up"}
 GLASS = ("glass", "window", "rooflight")
@@ -111,13 +112,13 @@ class Shell:
 
 def _layer(x: WallLayer) -> Layer:
     if x.material == AIR_GAP:
-        return Layer.trusted(name="air gap", type="air_gap", thickness_mm=x.thickness_mm, emissivity_2_frac=0.05 if x.foil else 0.9)
+        return Layer.trusted(name=says("air-gap"), type="air_gap", thickness_mm=x.thickness_mm, emissivity_2_frac=0.05 if x.foil else 0.9)
     own: dict[str, Any] = {}
     if x.conductivity_w_mk is not None:
         own = {"conductivity_w_mk": x.conductivity_w_mk, "density_kg_m3": x.density_kg_m3, "mu": x.mu}
     price = materials()[x.material].price_m2(x.thickness_mm) if x.material else 0.0
     return Layer.trusted(
-        name=x.name or (materials()[x.material].within if x.material else "own layer"),
+        name=x.name or (materials()[x.material].within if x.material else says("own-layer")),
         material=x.material,
         thickness_mm=x.thickness_mm,
         coverage_frac=x.coverage_frac,
@@ -199,7 +200,7 @@ def _cab_b(ctx: Context, cab: Cab) -> float | None:
 
 
 def _from_table(value: float, what: str) -> Figure:
-    return given("u_value_w_m2k", value, "table", f"{what}, typical; method warmth.u-value")
+    return given("u_value_w_m2k", value, "table", says("typical-method-warmth-value", what=what))
 
 
 def _openings(ctx: Context) -> dict[str, Opening]:
@@ -229,7 +230,7 @@ def work_shell(ctx: Context) -> Shell:
             if key not in known:
                 known[key] = _study(ctx, one.build, one.direction)
             one.worked, one.damp = known[key]
-            one.u = one.worked.figure("u_value_w_m2k").named(f"U-value, {one.build.name}")
+            one.u = one.worked.figure("u_value_w_m2k").named(says("value", build_name=one.build.name))
         out.append(one)
     return Shell(out, areas, cab, cab_b, problem, _astray(ctx), {f"{b}/{d}": v[0] for (b, d), v in known.items()})
 
@@ -259,8 +260,8 @@ def measured_areas(ctx: Context, geo: ShellAreaIn, areas: ShellAreaOut) -> Shell
     return ShellAreaOut.of(
         surfaces=surfaces,
         total_area_m2=derived("total_area_m2", "Σ, walls, floor, roof and ends by the measured stations", sum(s.area_m2 for s in surfaces), source),
-        volume_m3=derived("volume_m3", "section along x, with cab, slide-outs and pop-top", volume, source, station_count=len(body.stations)),
-        floor_area_m2=derived("floor_area_m2", "width at the lowest level along x", measured["floor"], source, station_count=len(body.stations)),
+        volume_m3=derived("volume_m3", says("section-along-with-cab"), volume, source, station_count=len(body.stations)),
+        floor_area_m2=derived("floor_area_m2", says("width-at-lowest-level"), measured["floor"], source, station_count=len(body.stations)),
     )
 
 
@@ -323,7 +324,7 @@ def _surface(
         made.b_frac = cab_b
     if o is not None:
         made.u = (
-            given("u_value_w_m2k", o.u_value_w_m2k, "typed", "as typed")
+            given("u_value_w_m2k", o.u_value_w_m2k, "typed", says("as-typed"))
             if o.u_value_w_m2k is not None
             else _from_table(ELEMENT_U[o.element], o.element.replace("_", " "))
         )
@@ -331,18 +332,18 @@ def _surface(
         made.opaque, made.shgc, made.transmit = not glazed, o.shgc_frac if glazed else 0.0, o.shade_transmit_frac
         return made
     if said is not None and said.u_value_w_m2k is not None:
-        made.u = given("u_value_w_m2k", said.u_value_w_m2k, "typed", "as typed")
+        made.u = given("u_value_w_m2k", said.u_value_w_m2k, "typed", says("as-typed"))
     elif said is not None and said.build_up is not None:
         made.build = builds[said.build_up]
     elif in_cab:
         made.u = _from_table(CAB_U[key], NAMES[key])
     elif kind == "bulkhead":
-        made.u = _from_table(BULKHEAD_U, "bulkhead with its pad")
+        made.u = _from_table(BULKHEAD_U, says("bulkhead-with-pad"))
     elif kind == "slide_out":
-        made.u = _from_table(SLIDE_U, "slide-out, 30 mm sandwich")
+        made.u = _from_table(SLIDE_U, says("slide-out-sandwich"))
     elif kind == "canvas":
         lined = ctx.design.warmth.pop_top is not None and ctx.design.warmth.pop_top.lined
-        made.u = _from_table(LINED_U if lined else CANVAS_U, "pop-top canvas" + (", quilted liner" if lined else ""))
+        made.u = _from_table(LINED_U if lined else CANVAS_U, says("pop-top-canvas") + (says("quilted-liner") if lined else ""))
     else:
         made.build, made.assumed = usual(ctx.design.vehicle.preset, kind), True
     return made

@@ -13,6 +13,7 @@ from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.region import RegionKey
 from bothy.core.warmth.air import RHO
+from bothy.core.words.says import warmth_says as says
 
 CD = 0.6
 BURNER_M3_KWH = 0.127
@@ -103,7 +104,7 @@ class VentRateIn(Contract):
         ]
         for key in needed:
             if getattr(self, key) is None:
-                raise wrong(key, f"is required with mode “{self.mode}”")
+                raise wrong(key, says("required-with-mode", mode=self.mode))
         return self
 
 
@@ -244,7 +245,7 @@ class GasVentAreaIn(Contract):
     def _needed(self) -> Self:
         key = "floor_area_m2" if self.by == "floor_area" else "people_count"
         if getattr(self, key) is None:
-            raise wrong(key, f"is required with the method “{self.by}”")
+            raise wrong(key, says("required-with-method", by=self.by))
         return self
 
     @property
@@ -296,7 +297,7 @@ def gas_vent_area(inp: GasVentAreaIn, sources: dict[str, Figure] | None = None) 
         ),
         high_grille_gross_mm2=derived(
             "high_grille_gross_mm2",
-            "free/grille free part",
+            says("free-grille-free-part"),
             high.value / inp.grille_free_frac,
             Method("warmth.ventilation", "definition"),
             high_area_mm2=high,
@@ -304,7 +305,7 @@ def gas_vent_area(inp: GasVentAreaIn, sources: dict[str, Figure] | None = None) 
         ),
         low_grille_gross_mm2=derived(
             "low_grille_gross_mm2",
-            "free/grille free part",
+            says("free-grille-free-part"),
             low.value / inp.grille_free_frac,
             Method("warmth.ventilation", "definition"),
             low_area_mm2=low,

@@ -10,6 +10,7 @@ from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula, given
 from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.water.properties import ATMOSPHERE_KPA
+from bothy.core.words.says import water_says as says
 
 UNDER_CUT_IN = 14.0
 
@@ -34,9 +35,9 @@ class AccumulatorSizeIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.cut_out_kpa <= self.cut_in_kpa:
-            raise wrong("cut_out_kpa", f"must be more than cut_in_kpa ({self.cut_in_kpa:g})")
+            raise wrong("cut_out_kpa", says("must-be-more-than", cut_in_kpa=self.cut_in_kpa))
         if self.precharge_kpa is not None and self.precharge_kpa > self.cut_in_kpa:
-            raise wrong("precharge_kpa", f"must be at most cut_in_kpa ({self.cut_in_kpa:g}): above it the pump never fills the accumulator")
+            raise wrong("precharge_kpa", says("must-be-at-most", cut_in_kpa=self.cut_in_kpa))
         self.exactly_one(*self.ONE_OF[0])
         return self
 
@@ -57,7 +58,7 @@ def accumulator_size(inp: AccumulatorSizeIn, sources: dict[str, Figure] | None =
     if inp.precharge_kpa is None:
         pre = derived(
             "precharge_kpa",
-            "cut-in − 14, at least 0",
+            says("cut-in-at-least"),
             max(0.0, inp.cut_in_kpa - UNDER_CUT_IN),
             Method("water.accumulator") + OwnChoice("practice"),
             cut_in_kpa=g("cut_in_kpa"),
@@ -77,7 +78,7 @@ def accumulator_size(inp: AccumulatorSizeIn, sources: dict[str, Figure] | None =
     if inp.draw_flow_l_min is not None and inp.pump_flow_l_min is not None:
         q, p = inp.draw_flow_l_min, inp.pump_flow_l_min
         if q >= p:
-            cycles = given("cycles_per_hour", 0.0, "computed", "the draw takes all the pump gives: it never stops", source=Method("water.accumulator"))
+            cycles = given("cycles_per_hour", 0.0, "computed", says("draw-takes-all-pump"), source=Method("water.accumulator"))
         else:
             rest = derived(
                 "rest_time_s", "60·draw-down/q", 60 * drawn.value / q, Method("water.accumulator"), drawdown_l=drawn, draw_flow_l_min=g("draw_flow_l_min")

@@ -9,6 +9,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import water_says as says
 
 StoreName = Literal["fresh", "drinking", "grey", "cassette", "black", "urine", "solids"]
 SUPPLY = ("fresh", "drinking")
@@ -40,7 +41,7 @@ class WaterAutonomyIn(Contract):
         seen: set[str] = set()
         for s in self.stores:
             if s.name in seen:
-                raise wrong("name", f"the store “{s.name}” comes twice; give each once")
+                raise wrong("name", says("store-comes-twice-give", s_name=s.name))
             seen.add(s.name)
         return self
 
@@ -79,7 +80,7 @@ def water_autonomy(inp: WaterAutonomyIn, sources: dict[str, Figure] | None = Non
         known = sources or {}
         auto = derived(
             "autonomy_days",
-            f"least of usable/flow a day: {least.name}",
+            says("least-usable-flow", least_name=least.name),
             least.days,
             Method("water.autonomy"),
             usable_l=known.get(f"{least.name}_usable_l", least.usable_l),

@@ -10,6 +10,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method
+from bothy.core.words.says import water_says as says
 
 DAYS_A_YEAR = 365.25
 
@@ -35,10 +36,10 @@ class SanitiseDoseIn(Contract):
     @model_validator(mode="after")
     def _product(self) -> Self:
         if self.existing_mg_l >= self.target_mg_l:
-            raise wrong("existing_mg_l", f"must be less than target_mg_l ({self.target_mg_l:g})")
+            raise wrong("existing_mg_l", says("must-be-less-than", target_mg_l=self.target_mg_l))
         key = "tablet_mg" if self.product_type == "tablet" else "strength_frac"
         if getattr(self, key) is None:
-            raise wrong(key, f"is required for a {self.product_type}")
+            raise wrong(key, says("required-for", product_type=self.product_type))
         return self
 
 
@@ -138,7 +139,7 @@ class FilterIn(Contract):
     @model_validator(mode="after")
     def _life(self) -> Self:
         if self.rated_l is None and self.rated_months is None:
-            raise wrong("rated_l", "give rated_l or rated_months, or both")
+            raise wrong("rated_l", says("give-rated-or-rated"))
         return self
 
 
@@ -173,7 +174,7 @@ def filter_life(inp: FilterLifeIn, sources: dict[str, Figure] | None = None) -> 
         days, by = min(known) if known else (None, None)
         out.append(
             FilterLife(
-                name=f.name or f"filter {i}",
+                name=f.name or says("filter", i=i),
                 days=days,
                 limited_by=by,
                 changes_per_year=DAYS_A_YEAR / days if days else 0.0,

@@ -14,6 +14,7 @@ from bothy.core.fluid import SMOOTH_MM, area_m2, loss_pa
 from bothy.core.method.sources import Method
 from bothy.core.root import reached
 from bothy.core.water.properties import density, viscosity
+from bothy.core.words.says import water_says as says
 
 STEPS = 400
 ENDS_K = 1.5
@@ -29,7 +30,7 @@ class BoxTank(Contract):
     @model_validator(mode="after")
     def _level(self) -> Self:
         if not self.floor_z_m - EPS <= self.level_z_m <= self.top + EPS:
-            raise wrong("level_z_m", f"must lie in the tank, from {self.floor_z_m:g} m to {self.top:g} m")
+            raise wrong("level_z_m", says("must-lie-in-tank", floor_z_m=self.floor_z_m, top_m=self.top))
         return self
 
     @property
@@ -56,12 +57,12 @@ class TankCrossoverIn(Contract):
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.outlet_tank_index >= len(self.tanks):
-            raise wrong("outlet_tank_index", f"must be one of 0 to {len(self.tanks) - 1}")
+            raise wrong("outlet_tank_index", says("must-be-one-to", tanks_count=len(self.tanks) - 1))
         if any(self.crossover_z_m >= t.top for t in self.tanks):
-            raise wrong("height_m", "the crossover must lie under the top of every tank")
+            raise wrong("height_m", says("crossover-must-lie-under"))
         t = self.tanks[self.outlet_tank_index]
         if self.outlet_z_m is not None and not t.floor_z_m - EPS <= self.outlet_z_m < t.top:
-            raise wrong("outlet_z_m", f"must lie in the outlet's tank, from {t.floor_z_m:g} m to under {t.top:g} m")
+            raise wrong("outlet_z_m", says("must-lie-in-outlets", floor_z_m=t.floor_z_m, top_m=t.top))
         return self
 
 
@@ -148,7 +149,7 @@ def tank_crossover(inp: TankCrossoverIn, sources: dict[str, Figure] | None = Non
     total = derived(
         "total_l", "Σ A·(level − floor)", sum(volumes), Method("water.crossover", "geometry"), **{f"tank_{i}_l": v for i, v in enumerate(volumes, 1)}
     )
-    can = derived("usable_l", "water over the outlet, and over outlet and crossover in the others", usable(finals), Method("water.crossover"), total_l=total)
+    can = derived("usable_l", says("water-over-outlet-and"), usable(finals), Method("water.crossover"), total_l=total)
     return TankCrossoverOut.of(
         reaches_common_level=common is not None,
         common_level_z_m=None
@@ -161,7 +162,7 @@ def tank_crossover(inp: TankCrossoverIn, sources: dict[str, Figure] | None = Non
         total_l=total,
         usable_l=can,
         unusable_l=derived("unusable_l", "total − usable", total.value - can.value, Method("water.crossover", "definition"), total_l=total, usable_l=can),
-        usable_full_l=derived("usable_full_l", "the same with every tank full", usable([t.top for t in ts]), Method("water.crossover"), crossover_z_m=c),
+        usable_full_l=derived("usable_full_l", says("same-with-every-tank"), usable([t.top for t in ts]), Method("water.crossover"), crossover_z_m=c),
         initial_flow_l_min=None
         if flow is None
         else derived(

@@ -11,6 +11,7 @@ from pydantic import BaseModel, Field
 from bothy.core.contract import Contract, Given, Outcome, Whole
 from bothy.core.figure import Figure, derived, given
 from bothy.core.method.sources import Method
+from bothy.core.words.says import water_says as says
 
 Style = Literal["frugal", "moderate", "generous"]
 Toilet = Literal["none", "cassette", "black", "separating", "bag"]
@@ -113,13 +114,13 @@ def _shower(inp: WaterDemandIn, g: Given, habit: Callable[[str], Figure], n: Fig
             showers_person_week=week,
             shower_charge_l=charge,
         )
-    return given("shower_l_day", 0.0, "input", "no shower")
+    return given("shower_l_day", 0.0, "input", says("no-shower"))
 
 
 def _flush(inp: WaterDemandIn, g: Given, habit: Callable[[str], Figure], n: Figure, home: Figure) -> Figure:
     if inp.toilet_type not in FLUSH_L:
-        return given("flush_l_day", 0.0, "input", "this toilet isn't flushed")
-    flush = g("flush_l", FLUSH_L[inp.toilet_type], "typical; method water.demand")
+        return given("flush_l_day", 0.0, "input", says("this-toilet-isnt-flushed"))
+    flush = g("flush_l", FLUSH_L[inp.toilet_type], says("typical-method-water-demand"))
     times = habit("flushes_person_day")
     return derived(
         "flush_l_day",
@@ -141,9 +142,9 @@ def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -
     def habit(key: str) -> Figure:
         if (sources and key in sources) or getattr(inp, key) is not None:
             return g(key)
-        return given(key, inp.habit(key), "table", f"{inp.style} style, typical; method water.demand")
+        return given(key, inp.habit(key), "table", says("style-typical-method-water", style=inp.style))
 
-    warm = given("hot_climate_share", HOT if inp.hot_climate else 1.0, "table", "half as much again in heat" if inp.hot_climate else "no hot climate")
+    warm = given("hot_climate_share", HOT if inp.hot_climate else 1.0, "table", says("half-as-much-again") if inp.hot_climate else says("no-hot-climate"))
     uses: dict[str, Figure] = {}
     drink = habit("drinking_l_person_day")
     uses["drinking"] = derived(
@@ -172,7 +173,7 @@ def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -
     apart = inp.drinking_source == "separate"
     store = derived(
         "drinking_store_l_day",
-        "drinking, from a store of its own" if apart else "none: it comes from the tank",
+        says("drinking-from-store-own") if apart else says("none-comes-from-tank"),
         uses["drinking"].value if apart else 0.0,
         Method("water.demand"),
         drinking_l_day=uses["drinking"],
@@ -193,26 +194,26 @@ def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -
         return (
             derived(key, text, value, Method("water.demand", "typical litres"), **because, flush_l_day=uses["flush"])
             if value
-            else given(key, 0.0, "computed", "this toilet has none", source=Method("water.demand"))
+            else given(key, 0.0, "computed", says("this-toilet-has-none"), source=Method("water.demand"))
         )
 
     return WaterDemandOut.of(
         use_l_day=uses,
         total_l_day=total,
         fresh_tank_l_day=derived(
-            "fresh_tank_l_day", "total − drinking store", total.value - store.value, Method("water.demand"), total_l_day=total, drinking_store_l_day=store
+            "fresh_tank_l_day", says("total-drinking-store"), total.value - store.value, Method("water.demand"), total_l_day=total, drinking_store_l_day=store
         ),
         drinking_store_l_day=store,
         total_l_person_day=derived(
             "total_l_person_day", "total/people", total.value / n.value, Method("water.demand", "definition"), total_l_day=total, persons_count=n
         ),
         grey_l_day=grey,
-        cassette_l_day=waste("cassette_l_day", "flush + 1.4 + 0.2 L a person at home", flushed if t == "cassette" else 0.0),
-        black_l_day=waste("black_l_day", "flush + 1.4 + 0.2 L a person at home", flushed if t == "black" else 0.0),
-        urine_l_day=waste("urine_l_day", "1.4 L a person at home", urine if t == "separating" else 0.0),
+        cassette_l_day=waste("cassette_l_day", says("flush-person-at-home"), flushed if t == "cassette" else 0.0),
+        black_l_day=waste("black_l_day", says("flush-person-at-home"), flushed if t == "black" else 0.0),
+        urine_l_day=waste("urine_l_day", says("person-at-home"), urine if t == "separating" else 0.0),
         solids_l_day=waste(
             "solids_l_day",
-            "0.2 L and cover a person at home" if t == "separating" else "1.6 L a person at home, gelled",
+            says("and-cover-person-at") if t == "separating" else says("person-at-home-gelled"),
             solid + cover if t == "separating" else urine + solid if t == "bag" else 0.0,
         ),
     )

@@ -10,6 +10,7 @@ from bothy.core.contract import EPS, BadInput, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
 from bothy.core.water.tank import Levels
+from bothy.core.words.says import water_says as says
 
 
 class GaugeCalibrationIn(Levels):
@@ -27,17 +28,17 @@ class GaugeCalibrationIn(Levels):
     def _sender(self) -> Self:
         if self.sender_type == "stepped":
             if self.step_z_m is None:
-                raise wrong("step_z_m", "is required for a stepped probe: the heights of its steps")
+                raise wrong("step_z_m", says("required-for-stepped-probe"))
             if any(b <= a for a, b in zip(self.step_z_m, self.step_z_m[1:], strict=False)):
-                raise wrong("step_z_m", "must rise from step to step")
+                raise wrong("step_z_m", says("must-rise-from-step"))
             if self.reading is not None and (self.reading != int(self.reading) or not 0 <= self.reading <= len(self.step_z_m)):
-                raise wrong("reading", f"must be a whole number from 0 to {len(self.step_z_m)}")
+                raise wrong("reading", says("must-be-whole-number", step_z_m_count=len(self.step_z_m)))
             return self
         for key in ("empty_signal", "full_signal"):
             if getattr(self, key) is None:
-                raise wrong(key, f"is required for a {self.sender_type} sender")
+                raise wrong(key, says("required-for-sender", sender_type=self.sender_type))
         if self.empty_signal == self.full_signal:
-            raise wrong("full_signal", "must differ from empty_signal")
+            raise wrong("full_signal", says("must-differ-from-empty"))
         return self
 
 
@@ -69,9 +70,9 @@ def gauge_calibration(inp: GaugeCalibrationIn, sources: dict[str, Figure] | None
     high = steps[-1] if stepped else top if inp.sender_full_z_m is None else inp.sender_full_z_m
     key = "step_z_m" if stepped else "sender_empty_z_m"
     if low < shape.bottom - EPS or high > top + EPS:
-        raise BadInput(key if low < shape.bottom - EPS or stepped else "sender_full_z_m", f"must lie in the tank, from {shape.bottom:g} m to {top:g} m")
+        raise BadInput(key if low < shape.bottom - EPS or stepped else "sender_full_z_m", says("must-lie-in-tank-from", bottom_m=shape.bottom, top_m=top))
     if not stepped and high <= low:
-        raise BadInput("sender_full_z_m", "must be above sender_empty_z_m")
+        raise BadInput("sender_full_z_m", says("must-be-above-sender"))
     cable = inp.cable_resistance_ohm if inp.sender_type == "resistive" else 0.0
     e, f = inp.empty_signal or 0.0, inp.full_signal or 0.0
 
@@ -97,25 +98,19 @@ def gauge_calibration(inp: GaugeCalibrationIn, sources: dict[str, Figure] | None
     return GaugeCalibrationOut.of(
         usable_l=derived("usable_l", "full − dead", usable, Method("water.gauge", "definition"), full_l=full, dead_l=dead),
         table=rows,
-        blind_low_l=derived(
-            "blind_low_l", "volume under the sender's lowest point − dead, at least 0", max(0.0, shape.litres(low) - dead), Method("water.gauge"), dead_l=dead
-        ),
-        blind_high_l=derived("blind_high_l", "full − volume at the sender's highest point", full - shape.litres(high), Method("water.gauge"), full_l=full),
+        blind_low_l=derived("blind_low_l", says("volume-under-senders-lowest"), max(0.0, shape.litres(low) - dead), Method("water.gauge"), dead_l=dead),
+        blind_high_l=derived("blind_high_l", says("full-volume-at-senders"), full - shape.litres(high), Method("water.gauge"), full_l=full),
         reading_volume_min_l=None
         if least is None
-        else derived(
-            "reading_volume_min_l", "V at the lowest level of the reading − dead", least, Method("water.gauge"), reading=inp.reading or 0.0, dead_l=dead
-        ),
+        else derived("reading_volume_min_l", says("at-lowest-level-reading"), least, Method("water.gauge"), reading=inp.reading or 0.0, dead_l=dead),
         reading_volume_max_l=None
         if most is None
-        else derived(
-            "reading_volume_max_l", "V at the highest level of the reading − dead", most, Method("water.gauge"), reading=inp.reading or 0.0, dead_l=dead
-        ),
+        else derived("reading_volume_max_l", says("at-highest-level-reading"), most, Method("water.gauge"), reading=inp.reading or 0.0, dead_l=dead),
         reading_fill_frac=None
         if least is None or most is None
         else derived(
             "reading_fill_frac",
-            "mean of both/usable",
+            says("mean-both-usable"),
             (least + most) / 2 / usable,
             Method("water.gauge"),
             reading_volume_min_l=least,

@@ -15,6 +15,7 @@ from bothy.core.fluid import area_m2
 from bothy.core.water.frost import FreezeHoldIn, freeze_hold
 from bothy.core.water.hot import InstantHeatIn, MixedWaterIn, StorageHeatTimeIn, expansion_vessel_l, flowing_heat, instant_heat, mixed_water, storage_heat_time
 from bothy.core.water.stores import TankPart
+from bothy.core.words.says import water_says as says
 
 COLD_IN_C, SHOWER_C = 10.0, 38.0
 BARE_U, FOAM_K, PIPE_U = 12.0, 0.036, 12.0
@@ -67,30 +68,33 @@ def hottest_c(ctx: Context, h: HotWater) -> float:
     return max(h.target_temp_c, loop.supply_c) if h.source == "loop" and loop is not None else h.max_c
 
 
+STORED = ("time_min", "stored_wh", "charge_ah", "standing_w", "mixed_l", "shower_min", "reachable_c")
+"""What only some heaters have: a store what it holds, one without a store how warm it gets the shower."""
+
+
+def _hot(ctx: Context, h: HotWater, needed_w: float, room_l: tuple[float, float | None], *, endless: bool, **has: float | None) -> HotPart:
+    """The part of hot water; ``room_l``: what it grows by and the vessel for it, L; ``has`` of :data:`STORED` what this heater has."""
+    return quick(
+        HotPart,
+        **{**dict.fromkeys(STORED), **has},
+        max_c=hottest_c(ctx, h),
+        endless=endless,
+        needed_w=needed_w,
+        expansion_l=room_l[0],
+        vessel_l=room_l[1],
+        burn=burn_time(hottest_c(ctx, h)),
+    )
+
+
 def work_hot(ctx: Context, h: HotWater, shower_l_min: float, loop_l_min: float | None) -> HotPart:
     """Hot water of a design; ``loop_l_min``: what the plate exchanger of Warmth's loop gives at 38 °C, L/min; figures go into the book."""
     put = ctx.book.put
-    needed = put("water/shower_heat_w", flowing_heat(shower_l_min, SHOWER_C - COLD_IN_C).named("heat of the shower"))
-    out, vessel = expansion_vessel_l(h.volume_l if h.kind == "storage" else 0.5, COLD_IN_C, hottest_c(ctx, h), 200.0, h.relief_kpa or 600.0)
+    needed = put("water/shower_heat_w", flowing_heat(shower_l_min, SHOWER_C - COLD_IN_C).named(says("heat-shower")))
+    room = expansion_vessel_l(h.volume_l if h.kind == "storage" else 0.5, COLD_IN_C, hottest_c(ctx, h), 200.0, h.relief_kpa or 600.0)
     if h.kind == "instant" and h.source == "loop":
         gives = loop_l_min or 0.0
         reach = COLD_IN_C + (SHOWER_C - COLD_IN_C) * gives / shower_l_min if shower_l_min > 0 else None
-        return quick(
-            HotPart,
-            time_min=None,
-            max_c=hottest_c(ctx, h),
-            stored_wh=None,
-            charge_ah=None,
-            standing_w=None,
-            mixed_l=None,
-            shower_min=None,
-            endless=reach is not None and reach >= SHOWER_C,
-            needed_w=needed.value,
-            reachable_c=reach,
-            expansion_l=out,
-            vessel_l=vessel,
-            burn=burn_time(hottest_c(ctx, h)),
-        )
+        return _hot(ctx, h, needed.value, room, reachable_c=reach, endless=reach is not None and reach >= SHOWER_C)
     if h.kind == "instant":
         able = instant_heat(
             InstantHeatIn.trusted(
@@ -98,23 +102,8 @@ def work_hot(ctx: Context, h: HotWater, shower_l_min: float, loop_l_min: float |
             )
         )
         reach = COLD_IN_C + h.heat_w * h.efficiency_frac * (SHOWER_C - COLD_IN_C) / needed.value if needed.value > 0 else None
-        put("water/warm_flow_l_min", able.figure("flow_l_min").named("flow at 38 °C"))
-        return quick(
-            HotPart,
-            time_min=None,
-            max_c=hottest_c(ctx, h),
-            stored_wh=None,
-            charge_ah=None,
-            standing_w=None,
-            mixed_l=None,
-            shower_min=None,
-            endless=reach is not None and reach >= SHOWER_C,
-            needed_w=needed.value,
-            reachable_c=reach,
-            expansion_l=out,
-            vessel_l=vessel,
-            burn=burn_time(hottest_c(ctx, h)),
-        )
+        put("water/warm_flow_l_min", able.figure("flow_l_min").named(says("flow-at")))
+        return _hot(ctx, h, needed.value, room, reachable_c=reach, endless=reach is not None and reach >= SHOWER_C)
     burner = h.heat_w if h.source in ("gas", "diesel", "gas_element") else 0.0
     element = h.element_w if h.element else 0.0
     electric = h.source == "element"
@@ -142,31 +131,28 @@ def work_hot(ctx: Context, h: HotWater, shower_l_min: float, loop_l_min: float |
             )
         )
         if mixed.mixed_volume_l is not None:
-            put("water/mixed_l", mixed.figure("mixed_volume_l").named("water at 38 °C"))
-            put("water/shower_min", mixed.figure("shower_time_min").named("shower it gives"))
+            put("water/mixed_l", mixed.figure("mixed_volume_l").named(says("water-at")))
+            put("water/shower_min", mixed.figure("shower_time_min").named(says("shower-gives")))
     for key, label in (
-        ("time_min", "time to heat"),
-        ("stored_energy_wh", "heat in the boiler"),
-        ("standing_loss_w", "standing loss"),
-        ("battery_charge_ah", "charge of one heating"),
+        ("time_min", says("time-to-heat")),
+        ("stored_energy_wh", says("heat-in-boiler")),
+        ("standing_loss_w", says("standing-loss")),
+        ("battery_charge_ah", says("charge-one-heating")),
     ):
         if getattr(time, key) is not None:
             put(f"water/{key}", time.figure(key).named(label))
-    return quick(
-        HotPart,
+    return _hot(
+        ctx,
+        h,
+        needed.value,
+        room,
+        endless=bool(mixed and mixed.endless),
         time_min=time.time_min,
-        max_c=hottest_c(ctx, h),
         stored_wh=time.stored_energy_wh,
         charge_ah=time.battery_charge_ah,
         standing_w=time.standing_loss_w,
         mixed_l=mixed.mixed_volume_l if mixed else None,
         shower_min=mixed.shower_time_min if mixed else None,
-        endless=bool(mixed and mixed.endless),
-        needed_w=needed.value,
-        reachable_c=None,
-        expansion_l=out,
-        vessel_l=vessel,
-        burn=burn_time(hottest_c(ctx, h)),
     )
 
 
@@ -214,7 +200,7 @@ def work_frost(ctx: Context, w: Water, tanks: dict[str, TankPart]) -> list[Frost
     out = []
     for p in wet_parts(w, tanks):
         f = freeze_hold(FreezeHoldIn.trusted(volume_l=p.litres, outside_temp_c=cold, loss_w_k=p.loss_w_k, heater_w=p.heater_w, battery_voltage_v=ctx.bank_v))
-        ctx.book.put(f"frost/{p.subject.replace(':', '/')}/hold_heat_w", f.figure("hold_heat_w").named(f"heat that holds {p.name}"))
+        ctx.book.put(f"frost/{p.subject.replace(':', '/')}/hold_heat_w", f.figure("hold_heat_w").named(says("heat-that-holds", p_name=p.name)))
         out.append(
             quick(
                 FrostPart,

@@ -11,6 +11,7 @@ from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
 from bothy.core.water.properties import ATMOSPHERE_KPA
+from bothy.core.words.says import water_says as says
 
 PLASTIC, STIFF = 0.05, 0.02
 
@@ -32,7 +33,7 @@ class PressureHoldTestIn(Contract):
     @model_validator(mode="after")
     def _volume(self) -> Self:
         if self.medium == "air" and self.gas_volume_l is None:
-            raise wrong("gas_volume_l", "is required for a test with air: the whole volume under test")
+            raise wrong("gas_volume_l", says("required-for-test-with"))
         return self
 
 
@@ -74,7 +75,7 @@ def pressure_hold_test(inp: PressureHoldTestIn, sources: dict[str, Figure] | Non
         share = PLASTIC if inp.medium == "water" and inp.pipe_type == "plastic" else STIFF
         allowed = derived(
             "allowed_drop_kpa",
-            f"{100 * share:g} % of the start",
+            says("start", share_pc=100 * share),
             share * p1,
             Method("water.hold-test", "plastic creeps" if share == PLASTIC else "practice"),
             start_kpa=g("start_kpa"),

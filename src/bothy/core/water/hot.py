@@ -11,6 +11,7 @@ from bothy.core.contract import EPS, BadInput, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula, given
 from bothy.core.method.sources import Method
 from bothy.core.water.properties import ATMOSPHERE_KPA, COOLANT_J_LK, HEAT_J_LK, expansion
+from bothy.core.words.says import water_says as says
 
 HOTTEST = 99.0
 
@@ -33,9 +34,9 @@ class InstantHeatIn(Contract):
         needed = {"heat": ("flow_l_min", "outlet_temp_c"), "flow": ("outlet_temp_c", "heat_input_w"), "outlet": ("flow_l_min", "heat_input_w")}[self.solve_for]
         for key in needed:
             if getattr(self, key) is None:
-                raise wrong(key, f"is required to solve for “{self.solve_for}”")
+                raise wrong(key, says("required-to-solve-for", solve_for=self.solve_for))
         if self.solve_for != "outlet" and self.outlet_temp_c is not None and self.outlet_temp_c <= self.inlet_temp_c:
-            raise wrong("outlet_temp_c", f"must be more than inlet_temp_c ({self.inlet_temp_c:g})")
+            raise wrong("outlet_temp_c", says("must-be-more-than-inlet", inlet_temp_c=self.inlet_temp_c))
         return self
 
 
@@ -75,7 +76,7 @@ def instant_heat(inp: InstantHeatIn, sources: dict[str, Figure] | None = None) -
             if out.value > HOTTEST:
                 raise BadInput(
                     "flow_l_min",
-                    f"the water would boil ({out.value:.0f} °C); at least {60 * water.value / (HEAT_J_LK * (HOTTEST - t0.value)):.1f} L/min is needed",
+                    says("water-would-boil-at", out_c=out.value, water_l_min=60 * water.value / (HEAT_J_LK * (HOTTEST - t0.value))),
                 )
     return InstantHeatOut.of(
         flow_l_min=flow,
@@ -107,7 +108,7 @@ class StorageHeatTimeIn(Contract):
     @model_validator(mode="after")
     def _target(self) -> Self:
         if self.target_temp_c <= self.start_temp_c:
-            raise wrong("target_temp_c", f"must be more than start_temp_c ({self.start_temp_c:g})")
+            raise wrong("target_temp_c", says("must-be-more-than-start", start_temp_c=self.start_temp_c))
         return self
 
 
@@ -243,9 +244,9 @@ class MixedWaterIn(Contract):
     @model_validator(mode="after")
     def _order(self) -> Self:
         if self.mix_temp_c <= self.cold_temp_c:
-            raise wrong("mix_temp_c", f"must be more than cold_temp_c ({self.cold_temp_c:g})")
+            raise wrong("mix_temp_c", says("must-be-more-than-cold", cold_temp_c=self.cold_temp_c))
         if self.hot_temp_c < self.mix_temp_c:
-            raise wrong("hot_temp_c", f"must be at least mix_temp_c ({self.mix_temp_c:g})")
+            raise wrong("hot_temp_c", says("must-be-at-least", mix_temp_c=self.mix_temp_c))
         return self
 
 

@@ -21,6 +21,7 @@ from bothy.core.water.hold_test import PressureHoldTestIn, PressureHoldTestOut, 
 from bothy.core.water.pressure import PumpPart, TapPart, work_pump, work_taps
 from bothy.core.water.stores import JoinPart, TankPart, demand_of, work_joins, work_stores, work_tank
 from bothy.core.water.tank import Shape, TankVolumeOut
+from bothy.core.words.says import water_says as says
 
 TEST_FACTOR, USUAL_CUT_OUT_KPA = 1.5, 220.0
 
@@ -112,7 +113,7 @@ def _sanitise(ctx: Context, w: Water, system_l: float) -> SanitisePart | None:
     )
     key, unit = {"liquid": ("dose_ml", "mL"), "solid": ("dose_g", "g"), "tablet": ("tablet_count", "tablets")}[c.product]
     ctx.book.put("water/dose", s.figure(key).named("dose"))
-    ctx.book.put("water/contact_time_min", s.figure("contact_time_min").named("contact time"))
+    ctx.book.put("water/contact_time_min", s.figure("contact_time_min").named(says("contact-time")))
     return quick(
         SanitisePart, system_l=system_l, dose=float(getattr(s, key)), unit=unit, contact_min=s.contact_time_min, rinses=s.rinse_count, rinse_l=s.rinse_water_l
     )
@@ -157,11 +158,11 @@ def _put_pipes(ctx: Context, taps: Mapping[str, TapPart], velocities: Mapping[st
     for id, tap in taps.items():
         ctx.book.put(
             f"runs/{id}/alone_l_min",
-            derived("alone_l_min", "pump’s curve against its pipes, open by itself", tap.alone_l_min, Method("water.taps"), wanted_l_min=tap.wanted_l_min),
+            derived("alone_l_min", says("pumps-curve-against-pipes"), tap.alone_l_min, Method("water.taps"), wanted_l_min=tap.wanted_l_min),
         )
         ctx.book.put(
             f"runs/{id}/shared_l_min",
-            derived("shared_l_min", "the least with another tap open", tap.shared_l_min, Method("water.taps"), wanted_l_min=tap.wanted_l_min),
+            derived("shared_l_min", says("least-with-another-tap"), tap.shared_l_min, Method("water.taps"), wanted_l_min=tap.wanted_l_min),
         )
 
 
@@ -179,7 +180,7 @@ def _put_stores(ctx: Context, tanks: Mapping[str, TankPart], joins: Mapping[str,
         ctx.book.put(f"joins/{id}/total_l", derived("total_l", "Σ of the tanks", j.total_l, Method("water.crossover")))
         ctx.book.put(
             f"joins/{id}/unusable_l",
-            derived("unusable_l", "what stays below the outlet and the pipe", j.unusable_l, Method("water.crossover"), total_l=j.total_l, usable_l=j.usable_l),
+            derived("unusable_l", says("what-stays-below-outlet"), j.unusable_l, Method("water.crossover"), total_l=j.total_l, usable_l=j.usable_l),
         )
         ctx.book.put(
             f"joins/{id}/draw_difference_m",
@@ -210,7 +211,7 @@ def water_part(ctx: Context, said_wh: Mapping[str, float] | None = None, loop_l_
     w = ctx.design.water
     d = demand_of(ctx)
     put = ctx.book.put
-    for key, label in (("total_l_day", "water a day"), ("fresh_tank_l_day", "of it from the fresh tank"), ("grey_l_day", "grey water a day")):
+    for key, label in (("total_l_day", says("water")), ("fresh_tank_l_day", says("from-fresh-tank")), ("grey_l_day", says("grey-water"))):
         put(f"water/{key}", d.figure(key).named(label))
     for use, value in d.use_l_day.items():
         if value > 0:
@@ -235,7 +236,7 @@ def water_part(ctx: Context, said_wh: Mapping[str, float] | None = None, loop_l_
         sources: dict[str, Figure] = {"fresh_flow_l_day": d.figure("fresh_tank_l_day"), "grey_flow_l_day": d.figure("grey_l_day")}
         auto = water_autonomy(WaterAutonomyIn.trusted(target_days=target, stores=stores), sources)
         if auto.autonomy_days is not None:
-            put("water/autonomy_days", auto.figure("autonomy_days").named("days of water"))
+            put("water/autonomy_days", auto.figure("autonomy_days").named(says("water-2")))
     run_l = {r.id: pipe_litres(r) for r in w.runs}
     pipe_l = sum(run_l.values())
     fresh_l = sum(tanks[t.id].full_l for t in w.tanks if t.holds in ("fresh", "drinking"))

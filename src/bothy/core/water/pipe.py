@@ -15,6 +15,7 @@ from bothy.core.fluid import SMOOTH_MM, Run, check_fittings, fittings_loss, fric
 from bothy.core.method.sources import Method
 from bothy.core.root import reached
 from bothy.core.water.properties import FITTINGS, density, viscosity
+from bothy.core.words.says import water_says as says
 
 
 class WaterRun(Run):
@@ -52,8 +53,8 @@ class PipePressureLossOut(Outcome):
 def pipe_pressure_loss(inp: PipePressureLossIn, sources: dict[str, Figure] | None = None) -> PipePressureLossOut:
     """What one run of pipe takes from the pressure. Method: water.pipe-loss."""
     g = Given(inp, sources)
-    rho = given("density_kg_m3", density(inp.temp_c), "table", f"water at {inp.temp_c:g} °C")
-    mu = given("viscosity_upas", 1e6 * viscosity(inp.temp_c), "table", f"water at {inp.temp_c:g} °C, within 2.5 %")
+    rho = given("density_kg_m3", density(inp.temp_c), "table", says("water-at-2", temp_c=inp.temp_c))
+    mu = given("viscosity_upas", 1e6 * viscosity(inp.temp_c), "table", says("water-at-within", temp_c=inp.temp_c))
     k = derived("k_total", "Σ K", inp.k, Method("water.pipe-loss"), **{f"{n}_k": FITTINGS[n] * c for n, c in inp.fittings.items()}, extra_k=inp.extra_k)
     q = derived("flow_m3_s", "Q/60000", inp.flow_l_min / 60000, Method("water.pipe-loss", "unit"), flow_l_min=g("flow_l_min"))
     v = velocity(q, g("inner_diameter_mm"))
@@ -94,11 +95,11 @@ class PumpPoint(Contract):
 def check_curve(points: Sequence[PumpPoint]) -> None:
     """Refuse a pump curve that can't be one."""
     if points[0].flow_l_min != 0:
-        raise wrong("pump_points", "must begin at flow 0")
+        raise wrong("pump_points", says("must-begin-at-flow"))
     if points[-1].pressure_kpa != 0:
-        raise wrong("pump_points", "must end at pressure 0: the pump's open flow")
+        raise wrong("pump_points", says("must-end-at-pressure"))
     if any(b.flow_l_min <= a.flow_l_min or b.pressure_kpa >= a.pressure_kpa for a, b in pairwise(points)):
-        raise wrong("pump_points", "must have rising flow and falling pressure from point to point")
+        raise wrong("pump_points", says("must-have-rising-flow"))
 
 
 def pump_kpa(points: Sequence[PumpPoint], flow_l_min: float) -> float:
@@ -179,7 +180,7 @@ def tap_flow(inp: TapFlowIn, sources: dict[str, Figure] | None = None) -> TapFlo
         return [outlet_flow(o, p, rho, mu, wide) for o in inp.outlets]
 
     if sum(taken(most)) > most:
-        raise BadInput("pump_points", "the outlets still pass more than the last flow at no pump pressure; a pump of more flow is needed")
+        raise BadInput("pump_points", says("outlets-still-pass-more"))
     total = reached(lambda q: q - sum(taken(q)), 0.0, 0.0, most) if any(o.is_open for o in inp.outlets) else 0.0
     flows = taken(total)
     total = sum(flows) if total < 1e-9 else total
@@ -191,14 +192,14 @@ def tap_flow(inp: TapFlowIn, sources: dict[str, Figure] | None = None) -> TapFlo
         Method("water.taps", "pump curve against losses"),
         **{f"{o.name or f'outlet {i}'}_l_min": f for i, (o, f) in enumerate(zip(inp.outlets, flows, strict=True), 1)},
     )
-    pf = derived("pump_pressure_kpa", "the pump’s curve at Q", p, Method("water.taps", "pump's curve"), total_flow_l_min=q)
+    pf = derived("pump_pressure_kpa", says("pumps-curve-at"), p, Method("water.taps", "pump's curve"), total_flow_l_min=q)
     return TapFlowOut.of(
         total_flow_l_min=q,
         pump_pressure_kpa=pf,
         junction_pressure_kpa=derived(
             "junction_pressure_kpa", "pump − run − height − filter", junction(total), Method("water.taps"), pump_pressure_kpa=pf, total_flow_l_min=q
         ),
-        outlets=[TapOut(name=o.name or f"outlet {i}", flow_l_min=f) for i, (o, f) in enumerate(zip(inp.outlets, flows, strict=True), 1)],
+        outlets=[TapOut(name=o.name or says("outlet", i=i), flow_l_min=f) for i, (o, f) in enumerate(zip(inp.outlets, flows, strict=True), 1)],
         hydraulic_power_w=derived("hydraulic_power_w", "Q·p/60", total * p / 60, Method("water.taps", "definition"), total_flow_l_min=q, pump_pressure_kpa=pf),
         cycling=inp.cut_out_kpa is not None and total > 0 and p >= inp.cut_out_kpa - 1e-9,
     )

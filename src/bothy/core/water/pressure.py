@@ -18,6 +18,7 @@ from bothy.core.water.accumulator import AccumulatorSizeIn, AccumulatorSizeOut, 
 from bothy.core.water.network import Run, Solved, Tree
 from bothy.core.water.pipe import PumpPoint
 from bothy.core.water.properties import FITTINGS
+from bothy.core.words.says import water_says as says
 
 PAIRS_OF = 8
 MIN_VOLUME_L = 0.05
@@ -112,9 +113,9 @@ def work_pump(ctx: Context, w: Water, p: Pump, alone: dict[str, Solved], litres:
     flow, kpa = (most.total_l_min, most.pump_kpa) if most else (0.0, p.points[0].pressure_kpa)
     flow_f = ctx.book.put(
         "water/pump_flow_l_min",
-        derived("flow_l_min", "pump’s curve against the runs, the outlet that draws most", flow, Method("water.taps"), pressure_kpa=kpa),
+        derived("flow_l_min", says("pumps-curve-against-runs"), flow, Method("water.taps"), pressure_kpa=kpa),
     )
-    kpa_f = ctx.book.put("water/pump_pressure_kpa", derived("pressure_kpa", "pump’s curve at that flow", kpa, Method("water.taps"), flow_l_min=flow_f))
+    kpa_f = ctx.book.put("water/pump_pressure_kpa", derived("pressure_kpa", says("pumps-curve-at-that"), kpa, Method("water.taps"), flow_l_min=flow_f))
     current = ctx.book.put(
         "water/pump_current_a",
         derived(

@@ -11,6 +11,7 @@ from bothy.core.water.part import Wet
 from bothy.core.water.pipe import pump_kpa
 from bothy.core.water.pressure import MIN_VOLUME_L, PumpPart, filter_slope, highest_velocities, solve_taps
 from bothy.core.water.rule_table import Found
+from bothy.core.words.says import water_says as says
 
 SHORT = 0.6
 FAST, TOO_FAST = 2.0, 3.0
@@ -25,12 +26,12 @@ AIR_KPA = 50.0
 PUMP_NEEDS = {
     "shutoff": (
         "water-no-shutoff",
-        "The tank can’t be shut off from the pump: a leak empties it, and the pump can’t be changed while it is full.",
-        "Fit a shut-off valve",
+        says("tank-cant-be-shut"),
+        says("fit-shut-off-valve"),
     ),
-    "strainer": ("water-pump-no-strainer", "The pump has no strainer before it, and grit in its valves stops a diaphragm pump.", "Fit a strainer"),
-    "level_stop": ("water-pump-dry", "Nothing stops the pump when the tank is empty; run dry, it wears out.", "Fit a level cut-off"),
-    "leak_tray": ("water-no-leak-tray", "The pump’s joints are inside the body, and no tray catches what they leak.", "Fit a drained tray"),
+    "strainer": ("water-pump-no-strainer", says("pump-has-no-strainer"), says("fit-strainer")),
+    "level_stop": ("water-pump-dry", says("nothing-stops-pump-when"), says("fit-level-cut-off")),
+    "leak_tray": ("water-no-leak-tray", says("pumps-joints-inside-body"), says("fit-drained-tray")),
 }
 """What a pump needs, by its field: the rule where it has none, what is said, and the button that enters it."""
 USE_KEYS = ("current_a", "voltage_v", "energy_24h_wh", "charge_energy_wh", "duty_frac", "uses_per_day", "minutes_per_use")
@@ -47,7 +48,7 @@ def _pump_load(ctx: Context, w: Wet, p: Pump, q: PumpPart | None) -> Found:
             n = next(i for i, a in enumerate(ctx.design.life.appliances) if a.id == line.id)
             cleared = [{"op": "replace", "path": f"/life/appliances/{n}/{k}", "value": None} for k in USE_KEYS if getattr(line, k) is not None]
             fix = Remedy(
-                label="Take them over",
+                label=says("take-them-over"),
                 patch=[
                     {"op": "test", "path": f"/life/appliances/{n}/id", "value": line.id},
                     *cleared,
@@ -62,10 +63,10 @@ def _pump_load(ctx: Context, w: Wet, p: Pump, q: PumpPart | None) -> Found:
                 "water-pump-load",
                 "pump",
                 p.name,
-                f"“Daily use” counts {said:.0f} Wh a day; the pump’s curve gives {q.energy_wh_day:.0f} Wh: {watts:.0f} W for {60 * hours:.0f} min.",
+                says("daily-use-counts-pumps", said_wh=said, energy_wh_day=q.energy_wh_day, watts_w=watts, hours_min=60 * hours),
                 figures=["water/pump_energy_wh"],
                 fix=fix if agrees else None,
-                remedy=None if agrees else f"{read:g} A were read on its circuit, the curve says {q.current_a:.1f} A: correct the curve first.",
+                remedy=None if agrees else says("were-read-on-circuit", read_a=read, current_a=q.current_a),
             )
 
 
@@ -78,8 +79,8 @@ def _pressure_side(ctx: Context, p: Pump) -> Found:
         yield finding(
             "water-pressure-over-rating",
             "pump",
-            "Pressure side",
-            f"The pressure can reach {highest:g} kPa, and a part of the pipework is made for {rated:g} kPa.",
+            says("pressure-side"),
+            says("pressure-can-reach-and", highest_kpa=highest, rated_kpa=rated),
         )
     if d.hookup is not None:
         low, high = SITE_KPA[ctx.design.region]
@@ -87,17 +88,17 @@ def _pressure_side(ctx: Context, p: Pump) -> Found:
             yield finding(
                 "water-hookup-unregulated",
                 "hookup",
-                "Water inlet",
-                f"The taps of pitches give {low} to {high} kPa, more than hoses and taps of a vehicle are made for.",
-                fix=Remedy.sets("Fit a limiter of 345 kPa", "/water/hookup", limiter_kpa=LIMITER_KPA),
+                says("water-inlet"),
+                says("taps-pitches-give-to", low=low, high_kpa=high),
+                fix=Remedy.sets(says("fit-limiter"), "/water/hookup", limiter_kpa=LIMITER_KPA),
             )
         if not d.hookup.check_valve:
             yield finding(
                 "water-backflow",
                 "hookup",
-                "Water inlet",
-                "Nothing stops water of the tank from running back into the tap of the pitch, from which others drink.",
-                fix=Remedy.sets("Fit a check valve", "/water/hookup", check_valve=True),
+                says("water-inlet"),
+                says("nothing-stops-water-tank"),
+                fix=Remedy.sets(says("fit-check-valve"), "/water/hookup", check_valve=True),
             )
 
 
@@ -116,13 +117,13 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
         if lacks[field]:
             yield finding(rule, "pump", p.name, message, fix=Remedy.sets(label, "/water/pump", **{field: True}))
     if p.over_electrics:
-        yield finding("water-over-electrics", "pump", p.name, "The pump stands over electrics with no tray between.")
+        yield finding("water-over-electrics", "pump", p.name, says("pump-stands-over-electrics"))
     if p.cut_out_kpa is not None and p.cut_out_kpa >= p.points[0].pressure_kpa:
         yield finding(
             "water-pump-cut-in",
             "pump",
             p.name,
-            f"The pump can build {p.points[0].pressure_kpa:g} kPa but switches off at {p.cut_out_kpa:g} kPa, so it never stops.",
+            says("pump-can-build-but", pressure_kpa=p.points[0].pressure_kpa, cut_out_kpa=p.cut_out_kpa),
         )
     if p.precharge_kpa is not None and p.cut_in_kpa is not None and p.precharge_kpa > p.cut_in_kpa:
         right = max(0.0, p.cut_in_kpa - 14)
@@ -130,8 +131,8 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
             "water-precharge-wrong",
             "pump",
             p.name,
-            f"Precharge is {p.precharge_kpa:g} kPa, above the pump’s cut-in of {p.cut_in_kpa:g} kPa: water cannot enter the accumulator.",
-            fix=Remedy.sets(f"Set it to {right:g} kPa", "/water/pump", precharge_kpa=right),
+            says("precharge-above-pumps-cut", precharge_kpa=p.precharge_kpa, cut_in_kpa=p.cut_in_kpa),
+            fix=Remedy.sets(says("set-to", right_kpa=right), "/water/pump", precharge_kpa=right),
         )
     q = w.part.pump
     if q and p.kind == "pressure" and q.cycles_per_hour is not None and q.run_time_s is not None and q.cycles_per_hour > CYCLES and q.run_time_s < RUN_S:
@@ -141,8 +142,8 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
             "water-pump-cycling",
             "pump",
             p.name,
-            f"With a tap half open the pump starts {q.cycles_per_hour:.0f} times an hour and runs for {q.run_time_s:.1f} s each time.",
-            fix=Remedy.sets(f"Fit an accumulator of {larger:g} L", "/water/pump", accumulator_l=larger) if larger else None,
+            says("with-tap-half-open", cycles_per_hour=q.cycles_per_hour, run_time_s=q.run_time_s),
+            fix=Remedy.sets(says("fit-accumulator", larger_l=larger), "/water/pump", accumulator_l=larger) if larger else None,
         )
     yield from _pump_load(ctx, w, p, q)
     yield from _pressure_side(ctx, p)
@@ -154,11 +155,11 @@ def tap_findings(ctx: Context, w: Wet) -> Found:
     for n, r in enumerate(d.runs):
         subject = f"run:{r.id}"
         if r.food_grade is False:
-            yield finding("water-material-not-food-grade", subject, r.name, "The pipe isn’t marked for drinking water.")
+            yield finding("water-material-not-food-grade", subject, r.name, says("pipe-isnt-marked-for"))
         if r.hidden_joint:
-            yield finding("water-joint-hidden", subject, r.name, "The pipe has a joint that no hatch gives access to.")
+            yield finding("water-joint-hidden", subject, r.name, says("pipe-has-joint-that"))
         if r.over_electrics:
-            yield finding("water-over-electrics", subject, r.name, "The pipe has a joint over electrics with no tray between.")
+            yield finding("water-over-electrics", subject, r.name, says("pipe-has-joint-over"))
         v = w.part.velocities.get(r.id, 0.0)
         if v > FAST:
             next_bore = _slower(ctx, r.id, FAST)
@@ -166,15 +167,19 @@ def tap_findings(ctx: Context, w: Wet) -> Found:
                 "water-velocity-excessive" if v > TOO_FAST else "water-velocity-high",
                 subject,
                 r.name,
-                f"The water runs through the pipe at {v:.1f} m/s; it should be at most {TOO_FAST if v > TOO_FAST else FAST:g} m/s.",
-                fix=Remedy.sets(f"Lay a pipe of {next_bore:g} mm", f"/water/runs/{n}", r.id, inner_diameter_mm=next_bore) if next_bore else None,
+                says("water-runs-through-pipe", v_m_s=v, too_fast_m_s=TOO_FAST if v > TOO_FAST else FAST),
+                fix=Remedy.sets(says("lay-pipe", next_bore_mm=next_bore), f"/water/runs/{n}", r.id, inner_diameter_mm=next_bore) if next_bore else None,
             )
         tap = w.part.taps.get(r.id)
         if tap is None:
             continue
         if tap.alone_l_min < SHORT * tap.wanted_l_min:
             yield finding(
-                "water-tap-flow-low", subject, r.name, f"The tap gives {tap.alone_l_min:.1f} of {tap.wanted_l_min:g} L/min.", fix=_more(ctx, r.id, [r.id])
+                "water-tap-flow-low",
+                subject,
+                r.name,
+                says("tap-gives", alone_l_min=tap.alone_l_min, wanted_l_min=tap.wanted_l_min),
+                fix=_more(ctx, r.id, [r.id]),
             )
         elif tap.shared_l_min < SHORT * tap.wanted_l_min and tap.shared_with is not None:
             other = next(x.id for x in d.runs if x.name == tap.shared_with and x.outlet != "none" and x.id != r.id)
@@ -182,7 +187,7 @@ def tap_findings(ctx: Context, w: Wet) -> Found:
                 "water-tap-flow-shared",
                 subject,
                 r.name,
-                f"The tap gives {tap.shared_l_min:.1f} of {tap.wanted_l_min:g} L/min with “{tap.shared_with}” open.",
+                says("tap-gives-with-open", shared_l_min=tap.shared_l_min, wanted_l_min=tap.wanted_l_min, shared_with=tap.shared_with),
                 fix=_more(ctx, r.id, [r.id, other]),
             )
     h = d.hot
@@ -194,7 +199,7 @@ def tap_findings(ctx: Context, w: Wet) -> Found:
                 "water-instant-no-ignite",
                 "hot",
                 h.name,
-                f"At “{worst.name}” only {worst.shared_l_min:.1f} L/min flow; the heater lights from {h.min_flow_l_min:g} L/min on.",
+                says("at-only-flow-heater", worst_name=worst.name, shared_l_min=worst.shared_l_min, min_flow_l_min=h.min_flow_l_min),
             )
 
 
@@ -227,13 +232,13 @@ def _more(ctx: Context, tap: str, open_: list[str]) -> Remedy | None:
             tried = w.model_copy(update={"runs": [r.model_copy(update={"inner_diameter_mm": bore}) if r.id == id else r for r in w.runs]})
             s = solve_taps(tried, open_)
             if s is not None and s.flow_l_min[tap] >= want:
-                return Remedy.sets(f"Lay “{runs[id].name}” in {bore:g} mm", f"/water/runs/{index[id]}", id, inner_diameter_mm=bore)
+                return Remedy.sets(says("lay-in", runs_name=runs[id].name, bore_mm=bore), f"/water/runs/{index[id]}", id, inner_diameter_mm=bore)
     if filter_slope(w.filters) > 0:
         tried = w.model_copy(update={"filters": [f.model_copy(update={"at": "drinking"}) for f in w.filters]})
         s = solve_taps(tried, open_)
         if s is not None and s.flow_l_min[tap] >= want:
             return Remedy(
-                label="Move the filters to the drinking tap",
+                label=says("move-filters-to-drinking"),
                 patch=[{"op": "replace", "path": f"/water/filters/{i}/at", "value": "drinking"} for i in range(len(w.filters))],
             )
     return None
@@ -244,18 +249,18 @@ def _hot_enough(ctx: Context, w: Wet, h: HotWater, p: HotPart) -> Found:
     use = ctx.design.water.use
     dry = h.source == "loop" and w.loop_l_min is None
     if dry:
-        yield finding("water-hot-no-loop", "hot", h.name, "The coolant loop in “Heat and air” should heat it, and has no plate exchanger with a rating.")
+        yield finding("water-hot-no-loop", "hot", h.name, says("coolant-loop-in-heat"))
     if use.shower_type == "flow" and p.reachable_c is not None and p.reachable_c < 38 and not dry:
         yield finding(
             "water-instant-weak",
             "hot",
             h.name,
-            f"The shower’s flow needs {p.needed_w / 1000:.1f} kW to be warm; the heater brings it to {p.reachable_c:.0f} °C.",
+            says("showers-flow-needs-to", needed_kw=p.needed_w / 1000, reachable_c=p.reachable_c),
             figures=["water/shower_heat_w"],
         )
     minutes = use.shower_time_min if use.shower_time_min is not None else STYLES[use.style].shower_time_min
     if use.shower_type == "flow" and p.shower_min is not None and p.shower_min < minutes:
-        yield finding("water-hot-short", "hot", h.name, f"Hot water lasts {p.shower_min:.1f} of {minutes:g} min at 38 °C.", figures=["water/shower_min"])
+        yield finding("water-hot-short", "hot", h.name, says("hot-water-lasts-at", shower_min=p.shower_min, minutes_min=minutes), figures=["water/shower_min"])
     bank = ctx.design.power.bank
     if p.charge_ah is not None and bank is not None:
         usable = bank.unit_charge_ah * bank.parallel_count * ctx.usable_frac
@@ -264,7 +269,7 @@ def _hot_enough(ctx: Context, w: Wet, h: HotWater, p: HotPart) -> Found:
                 "water-electric-hot-heavy",
                 "hot",
                 h.name,
-                f"Heating the water once takes {p.charge_ah:.0f} Ah, {p.charge_ah / usable:.0%} of what the battery bank gives.",
+                says("heating-water-once-takes", charge_ah=p.charge_ah, charge_ah_2=p.charge_ah / usable),
                 figures=["water/battery_charge_ah"],
             )
 
@@ -280,17 +285,17 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             "water-hot-no-relief",
             "hot",
             h.name,
-            "A relief valve that leads outside is not confirmed: without one, water that boils bursts the heater.",
-            fix=Remedy.sets("Fit a relief valve of 600 kPa that leads outside", "/water/hot", relief_kpa=h.relief_kpa or 600.0, relief_outside=True),
+            says("relief-valve-that-leads"),
+            fix=Remedy.sets(says("fit-relief-valve-that"), "/water/hot", relief_kpa=h.relief_kpa or 600.0, relief_outside=True),
         )
     if closed and not h.check_valve:
         yield finding(
             "water-hot-no-check",
             "hot",
             h.name,
-            "Nothing keeps its hot water from the cold pipe when it expands: the cold tap runs warm, and the pump’s parts get hot.",
+            says("nothing-keeps-hot-water"),
             fix=Remedy.sets(
-                "Fit a check valve and a vessel",
+                says("fit-check-valve-and"),
                 "/water/hot",
                 check_valve=True,
                 expansion_l=max(h.expansion_l, _up(p.vessel_l) if p.vessel_l else h.expansion_l),
@@ -302,17 +307,17 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             "water-hot-no-expansion",
             "hot",
             h.name,
-            f"Heated, the water needs {1000 * p.expansion_l:.0f} mL more room"
-            + (f"; an expansion vessel of {vessel:.2f} L takes it." if vessel else ", and the relief valve is set under the vessel’s precharge."),
-            fix=Remedy.sets(f"Fit a vessel of {_up(vessel):g} L", "/water/hot", expansion_l=_up(vessel)) if vessel else None,
+            says("heated-water-needs-more", expansion_ml=1000 * p.expansion_l)
+            + (says("expansion-vessel-takes", vessel_l=vessel) if vessel else says("and-relief-valve-set")),
+            fix=Remedy.sets(says("fit-vessel", up_l=_up(vessel)), "/water/hot", expansion_l=_up(vessel)) if vessel else None,
         )
     if (p.max_c > 50 or h.coil) and (h.mixer_c is None or h.mixer_c > 48):
         yield finding(
             "water-hot-no-mixer",
             "hot",
             h.name,
-            f"Water of {p.max_c:.0f} °C burns adult skin in {p.burn or 'a while'}, a child’s in half of it.",
-            fix=Remedy.sets("Fit a mixer set to 40 °C", "/water/hot", mixer_c=40.0),
+            says("water-burns-adult-skin", max_c=p.max_c, burn=p.burn or "a while"),
+            fix=Remedy.sets(says("fit-mixer-set-to"), "/water/hot", mixer_c=40.0),
         )
     if closed and 20 <= h.target_temp_c < 60 and not h.weekly_60:
         severity: Severity = "danger" if h.target_temp_c <= 50 else "advice"
@@ -320,9 +325,9 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             "water-hot-legionella",
             "hot",
             h.name,
-            f"The water is kept at {h.target_temp_c:g} °C and never heated to 60 °C.",
+            says("water-kept-at-and", target_temp_c=h.target_temp_c),
             severity=severity,
-            fix=Remedy.sets("Heat it to 60 °C each week", "/water/hot", weekly_60=True),
+            fix=Remedy.sets(says("heat-to-each-week"), "/water/hot", weekly_60=True),
         )
     hottest = COIL_C if "coil" in h.source else p.max_c
     if h.pipe_rating_c < hottest:
@@ -330,24 +335,24 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             "water-hot-pipe-rating",
             "hot",
             h.name,
-            f"The hot pipe is made for {h.pipe_rating_c:g} °C, and the water in it can reach {hottest:.0f} °C.",
-            fix=Remedy.sets("Lay pipe for 95 °C", "/water/hot", pipe_rating_c=95.0),
+            says("hot-pipe-made-for", pipe_rating_c=h.pipe_rating_c, hottest_c=hottest),
+            fix=Remedy.sets(says("lay-pipe-for"), "/water/hot", pipe_rating_c=95.0),
         )
     if (h.element or h.source in ("gas", "diesel", "gas_element")) and not h.dry_lock:
         yield finding(
             "water-heater-dry",
             "hot",
             h.name,
-            "The heater can be switched on without water in it, and burns out.",
-            fix=Remedy.sets("Fit an interlock", "/water/hot", dry_lock=True),
+            says("heater-can-be-switched"),
+            fix=Remedy.sets(says("fit-interlock"), "/water/hot", dry_lock=True),
         )
     if not h.leak_tray and closed:
         yield finding(
             "water-no-leak-tray",
             "hot",
             h.name,
-            "The heater’s joints are inside the body, and no tray catches what they leak.",
-            fix=Remedy.sets("Fit a drained tray", "/water/hot", leak_tray=True),
+            says("heaters-joints-inside-body"),
+            fix=Remedy.sets(says("fit-drained-tray"), "/water/hot", leak_tray=True),
         )
     yield from _hot_enough(ctx, w, h, p)
 
@@ -366,20 +371,18 @@ def care_findings(ctx: Context, w: Wet) -> Found:
         yield finding(
             "water-sanitise-due",
             "care",
-            "Sanitising",
-            (f"The tanks were sanitised {c.days_ago:.0f} days ago" if c.days_ago is not None else "When the tanks were last sanitised is not entered")
-            + (f", and the water has stood for {c.standing_days:.0f} days" if c.standing_days > 14 else "")
-            + (f". The dose is {s.dose:.0f} {s.unit}." if s else "."),
+            says("sanitising"),
+            (says("tanks-were-sanitised-ago", days_ago=c.days_ago) if c.days_ago is not None else says("when-tanks-were-last"))
+            + (says("and-water-has-stood", standing_days=c.standing_days) if c.standing_days > 14 else "")
+            + (says("dose", dose=s.dose, unit=s.unit) if s else "."),
         )
     if c.target_mg_l > 100 or c.with_acid:
         yield finding(
             "water-chlorine-strong",
             "care",
-            "Sanitising",
-            "Chlorine with acid gives off poisonous gas."
-            if c.with_acid
-            else f"The dose gives {c.target_mg_l:g} mg/L of chlorine; hoses and seals stand at most 100 mg/L.",
-            fix=Remedy.sets("Use 50 mg/L and no acid", "/water/care", target_mg_l=50.0, with_acid=False),
+            says("sanitising"),
+            says("chlorine-with-acid-gives") if c.with_acid else says("dose-gives-mg-chlorine", target_mg_l=c.target_mg_l),
+            fix=Remedy.sets(says("use-mg-and-no"), "/water/care", target_mg_l=50.0, with_acid=False),
         )
     most = w.part.pump.flow_l_min if w.part.pump else 8.0
     for i, f in enumerate(d.filters):
@@ -392,8 +395,8 @@ def care_findings(ctx: Context, w: Wet) -> Found:
                 "water-filter-due",
                 subject,
                 f.name,
-                f"The filter has been in use for {f.used_days:.0f} days and lasts {life.days:.0f}.",
-                fix=Remedy.sets("Enter that it was changed today", f"/water/filters/{i}", f.id, used_days=0.0),
+                says("filter-has-been-in", used_days=f.used_days, days=life.days),
+                fix=Remedy.sets(says("enter-that-was-changed"), f"/water/filters/{i}", f.id, used_days=0.0),
             )
         kpa = f.clean_kpa * most / f.rated_flow_l_min
         whole = pump_kpa(d.pump.points, most) if d.pump else 0.0
@@ -402,21 +405,21 @@ def care_findings(ctx: Context, w: Wet) -> Found:
                 "water-filter-over-rated",
                 subject,
                 f.name,
-                f"Up to {most:.1f} L/min flow through a filter for {f.rated_flow_l_min:g} L/min: it takes {kpa:.0f} kPa of the pressure.",
-                fix=Remedy.sets("Move it to the drinking tap", f"/water/filters/{i}", f.id, at="drinking"),
+                says("up-to-flow-through", most_l_min=most, rated_flow_l_min=f.rated_flow_l_min, kpa=kpa),
+                fix=Remedy.sets(says("move-to-drinking-tap"), f"/water/filters/{i}", f.id, at="drinking"),
             )
         if f.kind == "uv" and not any(x.kind != "uv" and x.micron <= 5 for x in d.filters[:i]):
-            yield finding("water-uv-unprotected", subject, f.name, "No filter of 5 µm or finer stands before the lamp: particles shade what it should kill.")
+            yield finding("water-uv-unprotected", subject, f.name, says("no-filter-or-finer"))
     for t in ctx.facts.water_tests:
         if t.medium == "air" and t.start_kpa > AIR_KPA:
             yield finding(
                 "water-air-test-high",
                 f"test:{t.id}",
                 t.name,
-                f"The test was made with {t.start_kpa:g} kPa of air. More than {AIR_KPA:g} kPa of air bursts a pipe like a bomb; water doesn’t.",
+                says("test-was-made-with", start_kpa=t.start_kpa, air_kpa=AIR_KPA),
             )
     if d.walls_closed and d.runs and not any(t.verdict == "pass" for t in w.part.tests):
-        last = {"fail": "The last pressure test failed", "repeat": "The last pressure test must be repeated"}.get(
+        last = {"fail": says("last-pressure-test-failed"), "repeat": says("last-pressure-test-must")}.get(
             w.part.tests[-1].verdict if w.part.tests else "", "No pressure test is entered"
         )
-        yield finding("water-not-tested", "tests", "Pressure test", f"{last}, and the walls over the pipes are closed.")
+        yield finding("water-not-tested", "tests", says("pressure-test"), says("and-walls-over-pipes", last=last))

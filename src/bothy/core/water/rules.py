@@ -9,6 +9,7 @@ from bothy.core.finding import Finding
 from bothy.core.water.part import Wet
 from bothy.core.water.pressure_rules import care_findings, hot_findings, pump_findings, tap_findings
 from bothy.core.water.store_rules import frost_findings, store_findings, tank_findings, waste_findings
+from bothy.core.words.says import water_says as says
 
 PARTS = (store_findings, tank_findings, pump_findings, tap_findings, hot_findings, waste_findings, frost_findings, care_findings)
 
@@ -23,6 +24,6 @@ def water_findings(ctx: Context, w: Wet) -> list[Finding]:
         return []
     found: dict[str, Finding] = {}
     for part in PARTS:
-        for f in ctx.part(f"water findings/{part.__name__}", _listed, w, part):
+        for f in ctx.part(says("water-findings", name=part.__name__), _listed, w, part):
             found.setdefault(f.id, f)
     return list(found.values())

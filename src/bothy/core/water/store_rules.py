@@ -9,6 +9,7 @@ from bothy.core.restraint import SCHOOLS
 from bothy.core.water.part import Wet
 from bothy.core.water.rule_table import Found
 from bothy.core.water.stores import TankPart
+from bothy.core.words.says import water_says as says
 
 HEAVY_KG, HEAVY_HIGH_KG, HIGH_M = 20.0, 50.0, 0.6
 LONG_M, LONG_L = 1.0, 100.0
@@ -18,15 +19,15 @@ EDGE_FRONT_MM, EDGE_BEHIND_MM = 50.0, 60.0
 DEAD_PART, SLOW_M = 0.1, 0.03
 DRINK_L = 2.0
 SHOWER_WORDS = {
-    "backing": "backing that stands water",
-    "tray": "tray bedded and fixed",
-    "lapped": "walls lapped over its edge",
-    "sealed": "joints sealed",
-    "falls": "falls to the drain",
+    "backing": says("backing-that-stands-water"),
+    "tray": says("tray-bedded-and-fixed"),
+    "lapped": says("walls-lapped-over-edge"),
+    "sealed": says("joints-sealed"),
+    "falls": says("falls-to-drain"),
     "trap": "trap",
-    "curtain": "curtain or door",
-    "extract": "extract fan",
-    "flood": "flooded as a test",
+    "curtain": says("curtain-or-door"),
+    "extract": says("extract-fan"),
+    "flood": says("flooded-as-test"),
 }
 
 
@@ -36,12 +37,12 @@ def store_findings(ctx: Context, w: Wet) -> Found:
     if p.days is not None and p.limiting is not None and p.days < p.target_days:
         store = next(s for s in p.stores if s.name == p.limiting)
         end = "empty" if p.limiting in ("fresh", "drinking") else "full"
-        need = f"; {store.capacity_needed_l:.0f} L would last" if store.capacity_needed_l is not None else ""
+        need = says("would-last", capacity_needed_l=store.capacity_needed_l) if store.capacity_needed_l is not None else ""
         yield finding(
             "water-autonomy-short",
             "water",
-            "Water",
-            f"Water lasts {p.days:.1f} of {p.target_days:g} days: the {p.limiting} store is {end} first{need}.",
+            says("water-3"),
+            says("water-lasts-store-first", days=p.days, target_days=p.target_days, limiting=p.limiting, end=end, need=need),
             figures=["water/autonomy_days"],
         )
     days = {s.name: s.days for s in p.stores}
@@ -51,9 +52,8 @@ def store_findings(ctx: Context, w: Wet) -> Found:
         yield finding(
             "water-grey-before-fresh",
             "water",
-            "Water",
-            f"The grey tank is full after {grey:.1f} days; fresh water lasts {fresh:.1f}."
-            + (f" A grey tank of {larger:.0f} L would last the stay." if larger else ""),
+            says("water-3"),
+            says("grey-tank-full-after", grey=grey, fresh=fresh) + (says("grey-tank-would-last", larger_l=larger) if larger else ""),
         )
     if d.use.drinking_source == "separate":
         have, least = p.capacity_l.get("drinking", 0.0), DRINK_L * ctx.people * p.target_days
@@ -61,24 +61,24 @@ def store_findings(ctx: Context, w: Wet) -> Found:
             yield finding(
                 "water-drinking-short",
                 "water",
-                "Drinking water",
-                f"There are {have:.0f} L to drink for {p.target_days:g} days; {ctx.people:.0f} people need at least {least:.0f} L.",
+                says("drinking-water"),
+                says("there-to-drink-for", have_l=have, target_days=p.target_days, people=ctx.people, least_l=least),
             )
     if d.use.drinking_source == "tank" and any(t.holds == "fresh" for t in d.tanks):
         filtered = any(f.kind in ("fine", "uv", "carbon") for f in d.filters)
         if not filtered and (d.care.days_ago is None or d.care.days_ago > 90):
-            since = "when it was last sanitised is not entered" if d.care.days_ago is None else f"it was sanitised {d.care.days_ago:.0f} days ago"
+            since = says("when-was-last-sanitised") if d.care.days_ago is None else says("was-sanitised-ago", days_ago=d.care.days_ago)
             asked = d.care.days_ago is None
             yield finding(
                 "water-drinking-untreated",
                 "water",
-                "Water",
-                f"You drink from the tank without a filter, and {since}.",
+                says("water-3"),
+                says("you-drink-from-tank", since=since),
                 severity="question" if asked else None,
                 answers=[
-                    Remedy.sets("It was sanitised today", "/water/care", days_ago=0.0),
-                    Remedy.sets("It was a month ago", "/water/care", days_ago=30.0),
-                    Remedy.sets("It was half a year ago", "/water/care", days_ago=180.0),
+                    Remedy.sets(says("was-sanitised-today"), "/water/care", days_ago=0.0),
+                    Remedy.sets(says("was-month-ago"), "/water/care", days_ago=30.0),
+                    Remedy.sets(says("was-half-year-ago"), "/water/care", days_ago=180.0),
                 ]
                 if asked
                 else None,
@@ -89,20 +89,20 @@ def store_findings(ctx: Context, w: Wet) -> Found:
         yield finding(
             "water-toilet-interval",
             "toilet",
-            "Toilet",
-            f"The toilet’s container is full after {days[name]:.1f} days.",
-            fix=Remedy.sets("Carry a second container", "/water/toilet", spare=t.spare + 1),
+            says("toilet"),
+            says("toilets-container-full-after", days=days[name]),
+            fix=Remedy.sets(says("carry-second-container"), "/water/toilet", spare=t.spare + 1),
         )
     if t and t.kind not in ("none", "bag") and not t.only_at_points:
-        yield finding("water-direct-drain-black", "toilet", "Toilet", "The design says that the toilet is also emptied elsewhere than at a disposal point.")
+        yield finding("water-direct-drain-black", "toilet", says("toilet"), says("design-says-that-toilet"))
     if d.grey_to == "ground" and d.container_l <= 0:
         yield finding(
             "water-direct-drain-grey",
             "water",
-            "Grey water",
-            "Draining on roads, pitches and into rainwater gullies is prohibited or fined in most places.",
+            says("grey-water-2"),
+            says("draining-on-roads-pitches"),
             fix=Remedy(
-                label="Catch it in a container of 15 L",
+                label=says("catch-in-container"),
                 patch=[{"op": "replace", "path": "/water/grey_to", "value": "container"}, {"op": "replace", "path": "/water/container_l", "value": 15.0}],
             ),
         )
@@ -117,51 +117,48 @@ def tank_findings(ctx: Context, w: Wet) -> Found:
             yield finding("water-tank-shape", subject, t.name, f"{p.problem[0].upper()}{p.problem[1:]}.")
             continue
         if t.food_grade is False and t.holds in ("fresh", "drinking"):
-            yield finding("water-material-not-food-grade", subject, t.name, "The tank isn’t marked for drinking water.")
+            yield finding("water-material-not-food-grade", subject, t.name, says("tank-isnt-marked-for"))
         yield from _held(ctx, t, p, subject)
         if not t.budgeted:
             yield finding(
                 "water-mass-unplanned",
                 subject,
                 t.name,
-                f"The tank weighs {p.mass_full_kg:.0f} kg full, and the mass budget doesn’t count it as full.",
-                fix=Remedy.sets("Count it as full", f"/water/tanks/{i}", t.id, budgeted=True),
+                says("tank-weighs-full-and", mass_full_kg=p.mass_full_kg),
+                fix=Remedy.sets(says("count-as-full"), f"/water/tanks/{i}", t.id, budgeted=True),
             )
         if p.mass_full_kg > HEAVY_HIGH_KG and p.cg_z_m > HIGH_M:
-            yield finding("water-mass-high", subject, t.name, f"The full tank has {p.mass_full_kg:.0f} kg with their middle {p.cg_z_m:.2f} m over the floor.")
+            yield finding("water-mass-high", subject, t.name, says("full-tank-has-with", mass_full_kg=p.mass_full_kg, cg_z_m=p.cg_z_m))
         if p.undivided_m > LONG_M and p.full_l > LONG_L:
             yield finding(
                 "water-no-baffle",
                 subject,
                 t.name,
-                (
-                    f"The tank is {p.undivided_m:.2f} m long without a wall inside: half full, the water swings once in {1 / p.slosh_hz:.1f} s "
-                    f"({p.slosh_hz:.2f} Hz)."
-                ),
+                (says("tank-long-without-wall", undivided_m=p.undivided_m, slosh_s=1 / p.slosh_hz, slosh_hz=p.slosh_hz)),
             )
         if t.over_electrics and not t.leak_tray:
-            yield finding("water-over-electrics", subject, t.name, "The tank stands over electrics with no tray between.")
+            yield finding("water-over-electrics", subject, t.name, says("tank-stands-over-electrics"))
         elif t.place == "inside" and not t.leak_tray and t.holds in ("fresh", "drinking"):
             yield finding(
                 "water-no-leak-tray",
                 subject,
                 t.name,
-                "The tank’s joints are inside the body, and no tray catches what they leak.",
-                fix=Remedy.sets("Fit a drained tray", f"/water/tanks/{i}", t.id, leak_tray=True),
+                says("tanks-joints-inside-body"),
+                fix=Remedy.sets(says("fit-drained-tray"), f"/water/tanks/{i}", t.id, leak_tray=True),
             )
         yield from _vent(t, p, subject, i)
         g = p.gauge
         if g is not None and g.problem:
             yield finding("water-gauge-wrong", subject, t.name, f"{g.problem[0].upper()}{g.problem[1:]}.")
         elif g is not None and g.blind_low_l > 0.1 * p.usable_l:
-            yield finding("water-gauge-blind", subject, t.name, f"The gauge doesn’t see the last {g.blind_low_l:.0f} L of {p.usable_l:.0f} L.")
+            yield finding("water-gauge-blind", subject, t.name, says("gauge-doesnt-see-last", blind_low_l=g.blind_low_l, usable_l=p.usable_l))
         s = t.sender
         if s is not None and s.kind == "resistive" and s.cable_resistance_ohm > 0.02 * abs(s.full_signal - s.empty_signal):
             yield finding(
                 "water-sender-cable",
                 subject,
                 t.name,
-                f"The cable adds {s.cable_resistance_ohm:g} Ω to a sender that changes by {abs(s.full_signal - s.empty_signal):g} Ω from empty to full.",
+                says("cable-adds-to-sender", cable_resistance_ohm=s.cable_resistance_ohm, full_signal_ohm=abs(s.full_signal - s.empty_signal)),
             )
     by = {t.id: t for t in d.tanks}
     for n, j in enumerate(d.joins):
@@ -174,8 +171,8 @@ def tank_findings(ctx: Context, w: Wet) -> Found:
                 "water-crossover-dead",
                 subject,
                 j.name,
-                f"Of {q.total_l:.0f} L, {q.unusable_l:.0f} L never reach the outlet.",
-                fix=Remedy.sets("Set the crossover at the lowest floor", f"/water/joins/{n}", j.id, z_m=round(low, 3)) if j.z_m > low + 0.005 else None,
+                says("never-reach-outlet", total_l=q.total_l, unusable_l=q.unusable_l),
+                fix=Remedy.sets(says("set-crossover-at-lowest"), f"/water/joins/{n}", j.id, z_m=round(low, 3)) if j.z_m > low + 0.005 else None,
             )
         if q.draw_difference_m > SLOW_M:
             bore = next((b for b in (25.0, 32.0, 38.0, 50.0) if b > j.inner_diameter_mm), None)
@@ -183,11 +180,11 @@ def tank_findings(ctx: Context, w: Wet) -> Found:
                 "water-crossover-slow",
                 subject,
                 j.name,
-                f"While the pump draws, the levels of the joined tanks part by {1000 * q.draw_difference_m:.0f} mm.",
-                fix=Remedy.sets(f"Lay a pipe of {bore:g} mm", f"/water/joins/{n}", j.id, inner_diameter_mm=bore) if bore else None,
+                says("while-pump-draws-levels", draw_difference_mm=1000 * q.draw_difference_m),
+                fix=Remedy.sets(says("lay-pipe-2", bore_mm=bore), f"/water/joins/{n}", j.id, inner_diameter_mm=bore) if bore else None,
             )
         if not j.common_vent or any(by[t].vent_mm is None for t in j.tanks):
-            yield finding("water-crossover-vent", subject, j.name, "Each joined tank needs its own vent, all ending together above the highest top.")
+            yield finding("water-crossover-vent", subject, j.name, says("each-joined-tank-needs"))
 
 
 def _held(ctx: Context, t: WaterTank, p: TankPart, subject: str) -> Found:
@@ -200,7 +197,7 @@ def _held(ctx: Context, t: WaterTank, p: TankPart, subject: str) -> Found:
             "water-restraint-missing",
             subject,
             t.name,
-            f"The tank weighs {p.mass_full_kg:.0f} kg full: its fixing must hold {p.need_x_n / 1000:.1f} kN forward at {school}.",
+            says("tank-weighs-full-fixing", mass_full_kg=p.mass_full_kg, need_x_kn=p.need_x_n / 1000, school=school),
         )
         return
     for way, have, need in ways:
@@ -209,7 +206,7 @@ def _held(ctx: Context, t: WaterTank, p: TankPart, subject: str) -> Found:
                 "water-restraint-weak",
                 subject,
                 t.name,
-                f"The fixing holds {(have or 0) / 1000:.1f} kN {way}; {p.mass_full_kg:.0f} kg full need {need / 1000:.1f} kN ({school}).",
+                says("fixing-holds-full-need", have_kn=(have or 0) / 1000, way=way, mass_full_kg=p.mass_full_kg, need_kn=need / 1000, school=school),
             )
             return
 
@@ -221,8 +218,8 @@ def _vent(t: WaterTank, p: TankPart, subject: str, i: int) -> Found:
             "water-grey-no-vent" if waste else "water-vent-missing",
             subject,
             t.name,
-            "No vent is entered for the tank" + (": its gases come out at the traps." if waste else ": it can’t be filled, and the pump sucks it flat."),
-            fix=Remedy.sets("Fit a vent of 16 mm", f"/water/tanks/{i}", t.id, vent_mm=16.0, vent_high=True),
+            says("no-vent-entered-for") + (says("gases-come-out-at") if waste else says("cant-be-filled-and")),
+            fix=Remedy.sets(says("fit-vent"), f"/water/tanks/{i}", t.id, vent_mm=16.0, vent_high=True),
         )
         return
     if waste:
@@ -231,8 +228,8 @@ def _vent(t: WaterTank, p: TankPart, subject: str, i: int) -> Found:
                 "water-grey-no-vent",
                 subject,
                 t.name,
-                f"The vent is {t.vent_mm:g} mm wide; it needs at least 12 mm.",
-                fix=Remedy.sets("Fit a vent of 16 mm", f"/water/tanks/{i}", t.id, vent_mm=16.0),
+                says("vent-wide-needs-at", vent_mm=t.vent_mm),
+                fix=Remedy.sets(says("fit-vent"), f"/water/tanks/{i}", t.id, vent_mm=16.0),
             )
         return
     least = HOSE_VENT_MM if t.fill_by == "hose" else VENT_MM
@@ -241,27 +238,24 @@ def _vent(t: WaterTank, p: TankPart, subject: str, i: int) -> Found:
             "water-vent-small",
             subject,
             t.name,
-            (
-                f"The vent is {t.vent_mm:g} mm wide, and {p.vent_pa or 0:.0f} Pa build up while filling; at least {least:g} mm and at most {VENT_PA:.0f} "
-                "Pa are right."
-            ),
-            fix=Remedy.sets("Fit a vent of 16 mm", f"/water/tanks/{i}", t.id, vent_mm=16.0) if t.vent_mm < HOSE_VENT_MM else None,
+            (says("vent-wide-and-build", vent_mm=t.vent_mm, vent_pa=p.vent_pa or 0, least_mm=least, vent_pa_2=VENT_PA)),
+            fix=Remedy.sets(says("fit-vent"), f"/water/tanks/{i}", t.id, vent_mm=16.0) if t.vent_mm < HOSE_VENT_MM else None,
         )
     if not t.vent_high:
         yield finding(
             "water-vent-low",
             subject,
             t.name,
-            "The vent ends below the filler or the tank’s top, so water runs out of it.",
-            fix=Remedy.sets("Lead the vent up", f"/water/tanks/{i}", t.id, vent_high=True),
+            says("vent-ends-below-filler"),
+            fix=Remedy.sets(says("lead-vent-up"), f"/water/tanks/{i}", t.id, vent_high=True),
         )
     if t.fill_by == "gravity" and t.fill_mm is not None and t.fill_mm < FILL_MM:
         yield finding(
             "water-fill-small",
             subject,
             t.name,
-            f"The filler is {t.fill_mm:g} mm wide; filled by gravity it needs {FILL_MM:g} mm, or the water comes back.",
-            fix=Remedy.sets("Fit a filler of 40 mm", f"/water/tanks/{i}", t.id, fill_mm=40.0),
+            says("filler-wide-filled-by", fill_mm=t.fill_mm, fill_mm_2=FILL_MM),
+            fix=Remedy.sets(says("fit-filler"), f"/water/tanks/{i}", t.id, fill_mm=40.0),
         )
 
 
@@ -275,14 +269,14 @@ def waste_findings(ctx: Context, w: Wet) -> Found:
                 "water-drain-flat",
                 subject,
                 x.name,
-                f"The pipe falls {fall:.0f} mm over {x.length_m:g} m; 1 in 50 would be {1000 * SHALLOW * x.length_m:.0f} mm.",
+                says("pipe-falls-over-in", fall_mm=fall, length_m=x.length_m, shallow_mm=1000 * SHALLOW * x.length_m),
             )
         elif x.slope_frac < SHALLOW:
             yield finding(
                 "water-drain-shallow",
                 subject,
                 x.name,
-                f"The pipe falls {fall:.0f} mm over {x.length_m:g} m; 1 in 50 would be {1000 * SHALLOW * x.length_m:.0f} mm.",
+                says("pipe-falls-over-in", fall_mm=fall, length_m=x.length_m, shallow_mm=1000 * SHALLOW * x.length_m),
             )
         least = 25.0 if x.fixture == "shower" else 19.0
         if x.inner_diameter_mm < least:
@@ -290,23 +284,23 @@ def waste_findings(ctx: Context, w: Wet) -> Found:
                 "water-drain-small",
                 subject,
                 x.name,
-                f"The waste pipe is {x.inner_diameter_mm:g} mm wide inside; it needs at least {least:g} mm.",
-                fix=Remedy.sets(f"Lay a pipe of {least:g} mm", f"/water/drains/{i}", x.id, inner_diameter_mm=least),
+                says("waste-pipe-wide-inside", inner_diameter_mm=x.inner_diameter_mm, least_mm=least),
+                fix=Remedy.sets(says("lay-pipe-3", least_mm=least), f"/water/drains/{i}", x.id, inner_diameter_mm=least),
             )
         edges = [
-            f"{have:.0f} mm {where} instead of at least {least:.0f} mm"
-            for where, have, least in (("before it", x.front_mm, EDGE_FRONT_MM), ("behind it", x.behind_mm, EDGE_BEHIND_MM))
+            says("instead-at-least", have_mm=have, where=where, least_mm=least)
+            for where, have, least in ((says("before"), x.front_mm, EDGE_FRONT_MM), (says("behind"), x.behind_mm, EDGE_BEHIND_MM))
             if have is not None and have < least
         ]
         if x.fixture == "sink" and edges:
-            yield finding("water-sink-edge", subject, x.name, f"The worktop leaves {' and '.join(edges)}: it breaks there, and the tap has no room.")
+            yield finding("water-sink-edge", subject, x.name, says("worktop-leaves-breaks-there", edges=" and ".join(edges)))
         if not x.trap and d.grey_to == "tank":
             yield finding(
                 "water-no-trap",
                 subject,
                 x.name,
-                "The waste pipe enters the tank without a trap, so the tank’s smell comes up.",
-                fix=Remedy.sets("Fit a trap", f"/water/drains/{i}", x.id, trap=True),
+                says("waste-pipe-enters-tank"),
+                fix=Remedy.sets(says("fit-trap"), f"/water/drains/{i}", x.id, trap=True),
             )
     if any(x.fixture == "shower" for x in d.drains):
         for n, t in enumerate(d.tanks):
@@ -315,8 +309,8 @@ def waste_findings(ctx: Context, w: Wet) -> Found:
                     "water-grey-no-alarm",
                     f"tank:{t.id}",
                     t.name,
-                    "The grey tank stands inside, as high as the shower’s tray: full, it comes up there, and nothing warns of it.",
-                    fix=Remedy.sets("Fit a sensor at 90 %", f"/water/tanks/{n}", t.id, full_sensor=True),
+                    says("grey-tank-stands-inside"),
+                    fix=Remedy.sets(says("fit-sensor-at"), f"/water/tanks/{n}", t.id, full_sensor=True),
                 )
     if any(r.outlet == "shower" and r.place == "inside" for r in d.runs):
         open_ = [x for x in SHOWER_LIST if x not in d.shower_done]
@@ -324,20 +318,25 @@ def waste_findings(ctx: Context, w: Wet) -> Found:
             yield finding(
                 "water-shower-unsealed",
                 "shower",
-                "Shower",
-                f"Not one item of the shower’s list is confirmed: {len(SHOWER_LIST)} items keep the water out of the walls.",
+                says("shower"),
+                says("not-one-item-showers", shower_list_count=len(SHOWER_LIST)),
                 severity="question",
                 answers=[
-                    Remedy.sets("Enter that all are closed, and flooded as a test", "/water", shower_done=list(SHOWER_LIST)),
-                    Remedy.sets(f"Enter only the first: {SHOWER_WORDS[SHOWER_LIST[0]]}", "/water", shower_done=[SHOWER_LIST[0]]),
+                    Remedy.sets(says("enter-that-all-closed"), "/water", shower_done=list(SHOWER_LIST)),
+                    Remedy.sets(says("enter-only-first", shower_words=SHOWER_WORDS[SHOWER_LIST[0]]), "/water", shower_done=[SHOWER_LIST[0]]),
                 ],
             )
         elif open_:
             yield finding(
                 "water-shower-unsealed",
                 "shower",
-                "Shower",
-                f"Of the shower’s list {len(open_)} of {len(SHOWER_LIST)} items are open: {', '.join(SHOWER_WORDS[x] for x in open_)}.",
+                says("shower"),
+                says(
+                    "showers-list-items-open",
+                    open__count=len(open_),
+                    shower_list_count=len(SHOWER_LIST),
+                    shower_wordss=", ".join(SHOWER_WORDS[x] for x in open_),
+                ),
             )
 
 
@@ -353,7 +352,7 @@ def frost_findings(ctx: Context, w: Wet) -> Found:
             "water-freeze-exposed",
             f.subject,
             f.name,
-            f"At {w.part.coldest_c:.0f} °C outside the water in it reaches 0 °C {_after(f.to_zero_h)}; {f.hold_w:.0f} W would keep it from freezing.",
+            says("at-outside-water-in", coldest_c=w.part.coldest_c, after=_after(f.to_zero_h), hold_w=f.hold_w),
             figures=[f"frost/{f.subject.replace(':', '/')}/hold_heat_w"],
         )
     for i, t in enumerate(d.tanks):
@@ -362,10 +361,10 @@ def frost_findings(ctx: Context, w: Wet) -> Found:
                 "water-freeze-no-drain",
                 f"tank:{t.id}",
                 t.name,
-                "The tank has no drain valve at its lowest point, so what stays in it freezes.",
-                fix=Remedy.sets("Fit a drain valve", f"/water/tanks/{i}", t.id, drain_valve=True),
+                says("tank-has-no-drain"),
+                fix=Remedy.sets(says("fit-drain-valve"), f"/water/tanks/{i}", t.id, drain_valve=True),
             )
 
 
 def _after(h: float | None) -> str:
-    return "at once" if h is None else f"after {60 * h:.0f} min" if h < 1.5 else f"after {h:.0f} h"
+    return says("at-once") if h is None else says("after", h_min=60 * h) if h < 1.5 else says("after-2", h=h)

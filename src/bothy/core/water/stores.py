@@ -21,6 +21,7 @@ from bothy.core.water.gauge import GaugeCalibrationIn, GaugeCalibrationOut, Gaug
 from bothy.core.water.properties import density, viscosity
 from bothy.core.water.tank import LevelRow, Shape, TankVolumeIn, TankVolumeOut, slosh_hz, tank_volume
 from bothy.core.water.waste import DrainTimeIn, drain_time, vent_pa
+from bothy.core.words.says import water_says as says
 
 HOSE_L_MIN = 40.0
 """What a fill hose brings, L/min."""
@@ -250,7 +251,7 @@ def machines_l_day(ctx: Context) -> Figure:
         litres, why = water_of(a)
         often = uses_a_day(a) if a.count > 0 else 0.0
         if litres > 0 and often > 0:
-            one = given("water_l_per_use", litres, "typed" if why == "typed" else "assumed", why, label="water of one use")
+            one = given("water_l_per_use", litres, "typed" if why == "typed" else "assumed", why, label=says("water-one-use"))
             parts.append(
                 (
                     a.name,
@@ -264,7 +265,7 @@ def machines_l_day(ctx: Context) -> Figure:
                     ),
                 )
             )
-    return total("Water of the appliances", "L", parts, Method("water.autonomy", "appliances of Daily use"))
+    return total(says("water-appliances"), "L", parts, Method("water.autonomy", "appliances of Daily use"))
 
 
 def work_stores(w: Water, d: WaterDemandOut, tanks: dict[str, TankPart], joins: dict[str, JoinPart]) -> list[StoreIn]:

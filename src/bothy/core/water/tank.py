@@ -16,6 +16,7 @@ from bothy.core.contract import EPS, BadInput, Contract, Given, Outcome, Whole, 
 from bothy.core.figure import Figure, derived, given
 from bothy.core.method.sources import Method
 from bothy.core.root import reached
+from bothy.core.words.says import water_says as says
 
 CHECKS, FINE = 200, 400
 Size = Annotated[float, Field(gt=0, le=6)]
@@ -43,13 +44,13 @@ class Prism(Contract):
         }
         for key in needed[self.shape]:
             if getattr(self, key) is None:
-                raise wrong(key, f"is required for the shape “{self.shape}”")
+                raise wrong(key, says("required-for-shape", shape=self.shape))
         if self.shape == "polygon":
             for p in self.vertices_yz_m or []:
                 if len(p) != 2 or any(not -6 <= c <= 6 for c in p):
-                    raise wrong("vertices_yz_m", "each point must be a pair [y, z] within 6 m")
+                    raise wrong("vertices_yz_m", says("each-point-must-be"))
             if self.tall <= 0:
-                raise wrong("vertices_yz_m", "the polygon has no height")
+                raise wrong("vertices_yz_m", says("polygon-has-no-height"))
         return self
 
     @property
@@ -130,13 +131,13 @@ class Shape:
 def shape_of(prisms: Sequence[Prism]) -> Shape:
     """A checked shape. Raises :class:`BadInput` naming ``prisms``."""
     if not any(p.op == "add" for p in prisms):
-        raise BadInput("prisms", "add at least one part; cuts alone hold nothing")
+        raise BadInput("prisms", says("add-at-least-one"))
     shape = Shape(prisms)
     volumes = [shape.litres(shape.bottom + (shape.top - shape.bottom) * i / CHECKS) for i in range(CHECKS + 1)]
     if volumes[-1] <= 0:
-        raise BadInput("prisms", "the tank has no volume; the cuts take all of it")
+        raise BadInput("prisms", says("tank-has-no-volume"))
     if any(b < a - 1e-9 for a, b in pairwise(volumes)):
-        raise BadInput("prisms", "the volume falls as the level rises: a cut is larger than the tank around it")
+        raise BadInput("prisms", says("volume-falls-as-level"))
     return shape
 
 
@@ -152,10 +153,10 @@ class Levels(Contract):
         shape = shape_of(self.prisms)
         full = shape.top if self.max_level_z_m is None else self.max_level_z_m
         if not shape.bottom < full <= shape.top + EPS:
-            raise BadInput("max_level_z_m", f"must be above the bottom at {shape.bottom:g} m and at most the top at {shape.top:g} m")
+            raise BadInput("max_level_z_m", says("must-be-above-bottom", bottom_m=shape.bottom, top_m=shape.top))
         outlet = shape.bottom if self.outlet_z_m is None else self.outlet_z_m
         if not shape.bottom - EPS <= outlet <= full or shape.litres(full) - shape.litres(outlet) <= 0:
-            raise BadInput("outlet_z_m", f"must lie in the tank, from {shape.bottom:g} m up, with water above it below {full:g} m")
+            raise BadInput("outlet_z_m", says("must-lie-in-tank-from-up", bottom_m=shape.bottom, full_m=full))
         return shape, full, outlet
 
 
@@ -193,21 +194,21 @@ def tank_volume(inp: TankVolumeIn, sources: dict[str, Figure] | None = None) -> 
     shape, top, outlet = inp.worked()
     full = derived(
         "full_l",
-        "volume under the highest level",
+        says("volume-under-highest-level"),
         shape.litres(top),
         Method("water.tank", "Σ of the parts, cuts taken off"),
         max_level_z_m=given("max_level_z_m", top, "input"),
     )
     dead = derived(
         "dead_l",
-        "volume under the outlet",
+        says("volume-under-outlet"),
         shape.litres(outlet),
         Method("water.tank", "Σ of the parts, cuts taken off"),
         outlet_z_m=given("outlet_z_m", outlet, "input"),
     )
     at = inp.level_z_m
     if at is not None and not shape.bottom - EPS <= at <= top + EPS:
-        raise BadInput("level_z_m", f"must lie from {shape.bottom:g} m to {top:g} m")
+        raise BadInput("level_z_m", says("must-lie-from-to", bottom_m=shape.bottom, top_m=top))
     volume = shape.litres(at) if at is not None else None
     rows = []
     for i in range(inp.steps_count + 1):
@@ -215,17 +216,19 @@ def tank_volume(inp: TankVolumeIn, sources: dict[str, Figure] | None = None) -> 
         rows.append(LevelRow(level_z_m=z, volume_l=shape.litres(z), fill_frac=shape.litres(z) / full.value))
     here = given("level_z_m", at, "input") if at is not None else None
     held = (
-        derived("level_volume_l", "volume under the level", volume, Method("water.tank", "Σ of the parts, cuts taken off"), level_z_m=here)
+        derived("level_volume_l", says("volume-under-level"), volume, Method("water.tank", "Σ of the parts, cuts taken off"), level_z_m=here)
         if volume is not None and here is not None
         else None
     )
     return TankVolumeOut.of(
-        gross_l=derived("gross_l", "volume under the top", shape.litres(shape.top), Method("water.tank", "Σ of the parts, cuts taken off"), top_z_m=shape.top),
+        gross_l=derived(
+            "gross_l", says("volume-under-top"), shape.litres(shape.top), Method("water.tank", "Σ of the parts, cuts taken off"), top_z_m=shape.top
+        ),
         full_l=full,
         dead_l=dead,
         usable_l=derived("usable_l", "full − dead", full.value - dead.value, Method("water.tank", "definition"), full_l=full, dead_l=dead),
-        bottom_z_m=given("bottom_z_m", shape.bottom, "input", "lowest point of the parts that are added"),
-        top_z_m=given("top_z_m", shape.top, "input", "highest point of the parts that are added"),
+        bottom_z_m=given("bottom_z_m", shape.bottom, "input", says("lowest-point-parts-that")),
+        top_z_m=given("top_z_m", shape.top, "input", says("highest-point-parts-that")),
         mass_full_kg=derived(
             "mass_full_kg",
             "volume·ρ/1000 + tank",
@@ -241,7 +244,7 @@ def tank_volume(inp: TankVolumeIn, sources: dict[str, Figure] | None = None) -> 
         if held is None
         else derived(
             "level_usable_l",
-            "volume − dead, at least 0",
+            says("volume-dead-at-least"),
             max(0.0, held.value - dead.value),
             Method("water.tank", "definition"),
             level_volume_l=held,

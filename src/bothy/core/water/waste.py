@@ -12,6 +12,7 @@ from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.fluid import area_m2
 from bothy.core.method.sources import Method
+from bothy.core.words.says import water_says as says
 
 PIPE_F = 0.03
 AIR_HALF = 0.6
@@ -30,7 +31,7 @@ class DrainTimeIn(Contract):
     @model_validator(mode="after")
     def _levels(self) -> Self:
         if self.end_level_m >= self.level_m:
-            raise wrong("end_level_m", f"must be less than level_m ({self.level_m:g})")
+            raise wrong("end_level_m", says("must-be-less-than-level", level_m=self.level_m))
         return self
 
 

@@ -11,6 +11,7 @@ from bothy.core.contract import EPS, Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula, given, total
 from bothy.core.method.sources import Method
 from bothy.core.wiring.fuses import FAMILIES, FamilyKey
+from bothy.core.words.says import wiring_says as says
 
 DEFAULT_PACKS_M = (5.0, 10.0, 25.0, 50.0, 100.0)
 
@@ -29,7 +30,9 @@ class FuseItem(Contract):
     def _rating(self) -> Self:
         family = FAMILIES[self.family]
         if self.rating_a not in family.ratings:
-            raise wrong("rating_a", f"{self.rating_a:g} A is not made as {family.name}; its ratings are {', '.join(f'{r:g}' for r in family.ratings)}")
+            raise wrong(
+                "rating_a", says("not-made-as-ratings", rating_a=self.rating_a, family_name=family.name, rs=", ".join(f"{r:g}" for r in family.ratings))
+            )
         return self
 
     @property
@@ -51,7 +54,7 @@ class SpareFuseKitIn(Contract):
     @model_validator(mode="after")
     def _packs(self) -> Self:
         if any(n < 1 for n in self.pack_size_count.values()):
-            raise wrong("pack_size_count", "must be at least 1 piece in a pack")
+            raise wrong("pack_size_count", says("must-be-at-least"))
         return self
 
 
@@ -90,7 +93,7 @@ def spare_fuse_kit(inp: SpareFuseKitIn, sources: dict[str, Figure] | None = None
             "spare_count", "max(least, ⌈share · fitted⌉); no spare breakers", kept, source, least_count=least, spare_frac=inp.spare_frac, fitted_count=count
         )
         buy[key] = derived("to_buy_count", "max(0, spares − on hand)", max(0, kept - on_hand), source, spare_count=spare[key], on_hand_count=on_hand)
-        packs[key] = derived("pack_count", "⌈to buy/pieces in a pack⌉", up(buy[key].value / pieces), source, to_buy_count=buy[key], pack_size_count=pieces)
+        packs[key] = derived("pack_count", says("to-buy-pieces-in"), up(buy[key].value / pieces), source, to_buy_count=buy[key], pack_size_count=pieces)
     return SpareFuseKitOut.of(
         spare_count=spare,
         to_buy_count=buy,
@@ -193,7 +196,7 @@ def cable_purchase(inp: CablePurchaseIn, sources: dict[str, Figure] | None = Non
     unavailable: list[str] = []
     for (size, colour), cuts in groups.items():
         key = f"{size}/{colour}"
-        need[key] = total("Metres needed", "m", cuts, Method("wiring.buying"))
+        need[key] = total(says("metres-needed"), "m", cuts, Method("wiring.buying"))
         longest[key] = max((c for _, c in cuts), key=float)
         fitting = [p for p in inp.packs if p.size in (None, size) and p.colour in (None, colour)]
         best = _cheapest([c.value for _, c in cuts], fitting, inp.method)
@@ -202,7 +205,7 @@ def cable_purchase(inp: CablePurchaseIn, sources: dict[str, Figure] | None = Non
         else:
             out[key] = best
     source = Method("wiring.buying", f"method {inp.method}")
-    packs = {k: derived("pack_count", "cheapest pack size, then fewest packs", b.packs, source, need_m=need[k], pack_m=b.pack_m) for k, b in out.items()}
+    packs = {k: derived("pack_count", says("cheapest-pack-size-then"), b.packs, source, need_m=need[k], pack_m=b.pack_m) for k, b in out.items()}
     bought = {
         k: derived("bought_m", "packs · length", b.packs * b.pack_m, Method("wiring.buying", "definition"), pack_count=packs[k], pack_m=b.pack_m)
         for k, b in out.items()
@@ -214,7 +217,7 @@ def cable_purchase(inp: CablePurchaseIn, sources: dict[str, Figure] | None = Non
     return CablePurchaseOut.of(
         need_m=need,
         longest_cut_m=longest,
-        pack_m={k: given("pack_m", b.pack_m, "input", "chosen pack") for k, b in out.items()},
+        pack_m={k: given("pack_m", b.pack_m, "input", says("chosen-pack")) for k, b in out.items()},
         pack_count=packs,
         bought_m=bought,
         leftover_m={

@@ -25,6 +25,7 @@ from bothy.core.wiring.drop import DROP_LIMIT_FRAC, VoltageDropIn, loop_of, volt
 from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A, FuseSelectIn, fuse_candidates, window_high, window_low
 from bothy.core.wiring.sizing import WireSizeIn, carrying, choose_size
 from bothy.core.wiring.tree_fit import before_boards, fit_trees
+from bothy.core.words.says import wiring_says as says
 
 DROP_CLASS_OF_KIND = {
     "inverter": "feeder",
@@ -133,8 +134,8 @@ def work_circuit(
         "length_m",
         length,
         "computed" if f"circuit:{c.id}" in ctx.routed else "assumed" if length_assumed else "typed",
-        "along its way in Fit" if f"circuit:{c.id}" in ctx.routed else "until it is measured" if length_assumed else "one way",
-        label="length, one way",
+        says("along-way-in-fit") if f"circuit:{c.id}" in ctx.routed else says("until-measured") if length_assumed else says("one-way"),
+        label=says("length-one-way"),
     )
     klass = "critical" if c.drop_class is None and relayed(ctx, c) else drop_class_of(c, on_it)
     limit = DROP_LIMIT_FRAC[klass] * nominal
@@ -186,7 +187,7 @@ def work_circuit(
     out = Worked(index, c, part, current)
     ctx.book.put(f"circuits/{c.id}/current_a", current)
     if current.value <= 0:
-        part.problem = "nothing draws current here yet"
+        part.problem = says("nothing-draws-current-here")
         return out
     sources = {"current_a": current, "continuous_current_a": current, "length_m": length_fig}
     out.sources = sources
@@ -205,7 +206,7 @@ def _of_one(current: Figure, count: int) -> Figure:
     return Figure(
         current.value / count,
         "A",
-        "Current of one cable",
+        says("current-one-cable"),
         expression="I/n",
         source=Method("wiring.cable-choice", "equal cables share"),
         inputs=(("current_a", current),),
@@ -233,7 +234,7 @@ def _choose_best(ctx: Context, w: Worked, inp: WireSizeIn, sources: dict[str, Fi
         part.best_fuse_a = wanted if wanted in part.ratings else None
         part.best_family = next((k for k in families if part.best_fuse_a in FAMILIES[k].ratings), None)
         return
-    part.problem = "no single cable carries this: " + ", ".join(reasons)
+    part.problem = says("no-single-cable-carries") + ", ".join(reasons)
 
 
 def continuous_factor(ctx: Context, ac: bool) -> float:
@@ -251,7 +252,7 @@ def _chosen_cable(ctx: Context, w: Worked, sources: dict[str, Figure], route: di
         i_z = Figure(
             i_z.value * c.parallel_count,
             "A",
-            "Ampacity of the equal cables",
+            says("ampacity-equal-cables"),
             expression="n·I_z",
             source=Method("wiring.cable-choice", "equal cables share"),
             inputs=(("ampacity_a", i_z),),
@@ -330,8 +331,8 @@ def _size(
             "continuous_current_a": Figure(
                 running,
                 "A",
-                "Start that lasts",
-                expression="start current, within the appliance's largest fuse",
+                says("start-that-lasts"),
+                expression=says("start-current-within-appliances"),
                 source=Method("wiring.fuse", f"it lasts {seconds:.0f} s: for a fuse that is for hours"),
                 inputs=(("current_a", current),),
             ),
@@ -342,7 +343,7 @@ def _size(
     low = window_low(any_cable, sources)
     part.window_low_a = low.value
     if long_start and device_max is not None and low.value > device_max:
-        low = given("window_low_a", device_max, "typed", "the appliance's own largest fuse", label="Least fuse")
+        low = given("window_low_a", device_max, "typed", says("appliances-own-largest-fuse"), label=says("least-fuse"))
         part.window_low_a = low.value
     w.selective_a = SELECTIVE * branch_a
     wanted = best_fuse(w, math.inf) or low.value
@@ -375,7 +376,7 @@ def _size(
     if c.kind in ("load", "feeder"):
         w.carrying = carrying(inp, ctx.region.wire_series)
         if not w.carrying:
-            part.problem = f"no single cable carries {max(wanted, current.value):.0f} A on this route"
+            part.problem = says("no-single-cable-carries-on", wanted_a=max(wanted, current.value))
     else:
         _choose_best(ctx, w, inp, sources, wanted, w.fitting)
     ctx.book.put(f"circuits/{c.id}/window_low_a", low)

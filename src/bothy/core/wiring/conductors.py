@@ -13,6 +13,7 @@ from bothy.core.contract import Contract, Given, Outcome, Whole, whole, wrong
 from bothy.core.figure import Figure, derived, formula, given
 from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.units import awg_area_mm2
+from bothy.core.words.says import wiring_says as says
 
 Awg = Literal["20", "18", "16", "14", "12", "10", "8", "6", "4", "2", "1", "1/0", "2/0", "3/0", "4/0"]
 Insulation = Annotated[Literal[60, 70, 85, 90, 105, 125], BeforeValidator(whole)]
@@ -114,9 +115,9 @@ class Conductor(Contract):
     @model_validator(mode="after")
     def _size(self) -> Self:
         if self.area_mm2 is not None and self.awg is not None:
-            raise wrong("awg", "give area_mm2 or awg, not both")
+            raise wrong("awg", says("give-area-or-awg"))
         if self.area_mm2 is None and self.awg is None:
-            raise wrong("area_mm2", "is required (or awg)")
+            raise wrong("area_mm2", says("required-or-awg"))
         return self
 
 
@@ -139,7 +140,7 @@ class Route(Contract):
     @model_validator(mode="after")
     def _air(self) -> Self:
         if self.air_c >= self.insulation_temp_c:
-            raise wrong("ambient_temp_c", f"({self.air_c:g} °C) must be below the insulation's {self.insulation_temp_c} °C")
+            raise wrong("ambient_temp_c", says("must-be-below-insulations", air_c=self.air_c, insulation_temp_c=self.insulation_temp_c))
         return self
 
 
@@ -225,21 +226,19 @@ def conductor_resistance(inp: ConductorResistanceIn, sources: dict[str, Figure] 
     g = Given(inp, sources)
     area, row = row_of(inp.area_mm2, inp.awg)
     name = f"{inp.awg} AWG" if inp.awg else f"{area:g} mm²"
-    r20 = given("unit_resistance_20c_mohm_per_m", row.tinned if inp.tinned else row.plain, "table", f"class 5 copper, {name}")
+    r20 = given("unit_resistance_20c_mohm_per_m", row.tinned if inp.tinned else row.plain, "table", says("class-copper", name=name))
     warm = warm_resistance(r20, g("conductor_temp_c"))
     return ConductorResistanceOut.of(
         area_mm2=derived(
             "area_mm2",
-            "π/4·d², d = 0.127·92^((36 − g)/39)" if inp.awg else "as given",
+            "π/4·d², d = 0.127·92^((36 − g)/39)" if inp.awg else says("as-given"),
             area,
             Method("wiring.awg") + Standard("ASTM B258") if inp.awg else Method("wiring.resistance", "nominal metal area"),
         ),
         unit_resistance_20c_mohm_per_m=r20,
         unit_resistance_mohm_per_m=warm,
         resistance_mohm=run_resistance(warm, g("length_m"), g("conductors_count"), g("parallel_count")),
-        outer_diameter_mm=derived(
-            "outer_diameter_mm", "table, between neighbours by logarithms", row.od_mm, Method("wiring.resistance") + OwnChoice("typical")
-        ),
+        outer_diameter_mm=derived("outer_diameter_mm", says("table-between-neighbours-by"), row.od_mm, Method("wiring.resistance") + OwnChoice("typical")),
         mass_kg=derived(
             "mass_kg",
             "(8.89·A + 1.35·max(0, π/4·od² − 1.25·A))·L·n",
@@ -269,10 +268,12 @@ def conductor_ampacity(inp: ConductorAmpacityIn, sources: dict[str, Figure] | No
     g = Given(inp, sources)
     area, row = row_of(inp.area_mm2, inp.awg)
     name = f"{inp.awg} AWG" if inp.awg else f"{area:g} mm²"
-    table = given("table_ampacity_a", table_ampacity(row, inp.insulation_temp_c), "table", f"{name}, class {inp.insulation_temp_c} °C, 30 °C, free air")
-    k_amb = ambient_factor(g("insulation_temp_c"), given("ambient_temp_c", inp.air_c, "input", "at least 50 °C in an engine space" if inp.engine_space else ""))
+    table = given(
+        "table_ampacity_a", table_ampacity(row, inp.insulation_temp_c), "table", says("class-free-air", name=name, insulation_temp_c=inp.insulation_temp_c)
+    )
+    k_amb = ambient_factor(g("insulation_temp_c"), given("ambient_temp_c", inp.air_c, "input", says("at-least-in-engine") if inp.engine_space else ""))
     _, bundle, install = ampacity_factors(inp)
-    k_bundle = given("bundle_factor_frac", bundle, "table", f"{inp.bundled_count} together, {inp.bundle_method}")
+    k_bundle = given("bundle_factor_frac", bundle, "table", says("together", bundled_count=inp.bundled_count, bundle_method=inp.bundle_method))
     k_inst = given("installation_factor_frac", install, "table", inp.installation.replace("_", " "))
     return ConductorAmpacityOut.of(
         table_ampacity_a=table,

@@ -11,6 +11,7 @@ from bothy.core.contract import EPS, Contract, Given, Outcome, Whole, next_size,
 from bothy.core.figure import Figure, derived, formula, given
 from bothy.core.method.sources import Method
 from bothy.core.wiring.conductors import Awg, row_of
+from bothy.core.words.says import wiring_says as says
 
 STOCK_MM = (4.5, 7.5, 10.0, 13.0, 17.0, 22.0, 26.0, 29.0, 37.0, 50.0)
 """Inner diameters of split or convoluted tube, typical."""
@@ -45,9 +46,9 @@ class ConduitFillIn(Contract):
     def _shape(self) -> Self:
         trunking = self.width_mm is not None or self.height_mm is not None
         if trunking == (self.inner_diameter_mm is not None):
-            raise wrong("inner_diameter_mm", "give inner_diameter_mm for a pipe, or width_mm and height_mm for trunking")
+            raise wrong("inner_diameter_mm", says("give-inner-diameter-for"))
         if trunking and (self.width_mm is None or self.height_mm is None):
-            raise wrong("height_mm" if self.height_mm is None else "width_mm", "trunking needs width_mm and height_mm")
+            raise wrong("height_mm" if self.height_mm is None else "width_mm", says("trunking-needs-width-and"))
         return self
 
 
@@ -103,9 +104,7 @@ def conduit_fill(inp: ConduitFillIn, sources: dict[str, Figure] | None = None) -
         inside = derived(
             "inside_area_mm2", "w·h", inp.width_mm * inp.height_mm, Method("wiring.conduit", "geometry"), width_mm=g("width_mm"), height_mm=g("height_mm")
         )
-    limit = (
-        g("max_fill_frac") if inp.max_fill_frac is not None else given("limit_frac", fill_limit(count), "table", "NFPA 70 chapter 9, by the number of cables")
-    )
+    limit = g("max_fill_frac") if inp.max_fill_frac is not None else given("limit_frac", fill_limit(count), "table", says("nfpa-chapter-by-number"))
     filled = fill(cables, inside)
     least = least_diameter(cables, limit, thickest)
     three_equal = count == 3 and inp.inner_diameter_mm is not None and all(abs(c.od_mm - thickest) < EPS for c in inp.cables)
@@ -130,7 +129,11 @@ def conduit_fill(inp: ConduitFillIn, sources: dict[str, Figure] | None = None) -
         ok=filled.value <= limit.value + EPS and thickest <= narrowest + EPS,
         required_inner_diameter_mm=least,
         suggested_inner_diameter_mm=derived(
-            "suggested_inner_diameter_mm", "next stock size", stock, Method("wiring.conduit", "typical sizes of split tube"), required_inner_diameter_mm=least
+            "suggested_inner_diameter_mm",
+            says("next-stock-size"),
+            stock,
+            Method("wiring.conduit", "typical sizes of split tube"),
+            required_inner_diameter_mm=least,
         )
         if (stock := next_size(STOCK_MM, least.value)) is not None
         else None,
@@ -143,8 +146,14 @@ def too_full(out: ConduitFillOut, inside: str, listed: str = "") -> str:
     """What is wrong with a fill that is not allowed: how much its cables (``listed`` by name) take of what is ``inside``, and what they need."""
     one = out.cable_count == 1
     cables = f"{'one cable' if one else f'{out.cable_count} cables'}{listed and f' ({listed})'}"
-    end = "." if out.suggested_inner_diameter_mm else ", more than any usual pipe: share them out."
-    return (
-        f"{cables} {'takes' if one else 'take'} {out.fill_frac:.0%} of {inside}; {out.limit_frac:.0%} is allowed at most. "
-        f"{'It needs' if one else 'They need'} {out.required_inner_diameter_mm:.0f} mm inside{end}"
+    end = "." if out.suggested_inner_diameter_mm else says("more-than-any-usual")
+    return says(
+        "takes-allowed-at-most",
+        cables=cables,
+        one=bool(one),
+        fill_frac=out.fill_frac,
+        inside=inside,
+        limit_frac=out.limit_frac,
+        required_inner_diameter_mm=out.required_inner_diameter_mm,
+        end=end,
     )

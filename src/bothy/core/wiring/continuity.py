@@ -10,6 +10,7 @@ from bothy.core.contract import EPS, Contract, Given, Outcome, unique_ids
 from bothy.core.figure import Figure, formula, given
 from bothy.core.method.sources import Method
 from bothy.core.wiring.conductors import Conductor, row_of, warm_resistance
+from bothy.core.words.says import wiring_says as says
 
 OPEN_MOHM = 1e6
 LoopVerdict = Literal["pass", "high", "short", "open"]
@@ -74,7 +75,7 @@ def loaded_fall(current_a: float, loop_mohm: float) -> float:
 def loop_of(c: LoopCircuit, test_temp_c: Figure | float) -> Figure:
     """Resistance of there and back with its joints, without the meter's leads."""
     area, row = row_of(c.area_mm2, c.awg)
-    r20 = given("unit_resistance_20c_mohm_per_m", row.tinned if c.tinned else row.plain, "table", f"class 5 copper, {area:.4g} mm²")
+    r20 = given("unit_resistance_20c_mohm_per_m", row.tinned if c.tinned else row.plain, "table", says("class-copper-2", area_mm2=area))
     return loop_resistance_there_and_back(warm_resistance(r20, test_temp_c), c.length_m, c.extra_resistance_mohm)
 
 

@@ -11,6 +11,7 @@ from bothy.core.feeds import Feeds
 from bothy.core.figure import Figure, formula, given, pick, total
 from bothy.core.method.sources import Method
 from bothy.core.power.uses import coincidence
+from bothy.core.words.says import wiring_says as says
 
 INRUSH_S = {"heating": 60.0, "cooling": 0.3, "pump": 0.1, "fan": 0.1, "tool": 0.3}
 
@@ -42,18 +43,18 @@ def mains_current(count: float, power_w: float, mains_voltage_v: float) -> float
 
 def design_current(ctx: Context, a: Appliance, ac: bool) -> Figure:
     """Design current of an appliance on its circuit, all units on, at its worst voltage."""
-    power = given("power_w", a.running_w, "catalogue" if a.trust == "catalogue" else "typed", a.name, label="running power")
+    power = given("power_w", a.running_w, "catalogue" if a.trust == "catalogue" else "typed", a.name, label=says("running-power"))
     if ac:
         return mains_current(a.count, power, given("mains_voltage_v", ctx.region.mains_v, "table", ctx.region.name))
     if a.electrical == "resistive":
-        return resistive_design_current(a.count, power, given("max_voltage_v", ctx.top_v, "table", "highest charge voltage"), ctx.system_v)
+        return resistive_design_current(a.count, power, given("max_voltage_v", ctx.top_v, "table", says("highest-charge-voltage")), ctx.system_v)
     low = a.min_voltage_v if a.min_voltage_v and ctx.system_v == 12 else 11.0 * ctx.scale
-    note = "the appliance's own" if a.min_voltage_v and ctx.system_v == 12 else "11/12 of the system voltage, typical"
+    note = says("appliances-own") if a.min_voltage_v and ctx.system_v == 12 else says("system-voltage-typical")
     eff = a.adapter_frac
     return appliance_current(
         a.count,
         power,
-        given("efficiency_frac", eff, "default", "DC-DC adapter" if eff < 1 else "direct"),
+        given("efficiency_frac", eff, "default", says("dc-dc-adapter") if eff < 1 else "direct"),
         given("min_voltage_v", max(low, 10.5 * ctx.scale), "typed" if a.min_voltage_v else "assumed", note),
     )
 
@@ -73,24 +74,24 @@ def circuit_current(ctx: Context, c: Circuit, on_it: Sequence[Appliance], feeds:
             extra = (a.start_multiple - 1) * fig.value / a.count
             if extra > inrush:
                 inrush, seconds = extra, INRUSH_S.get(a.kind, 0.1)
-        whole = total("Design current of the circuit", "A", parts, Method("wiring.design-current", "all that hangs on it at once"))
+        whole = total(says("design-current-circuit"), "A", parts, Method("wiring.design-current", "all that hangs on it at once"))
         return whole, ctx.region.mains_v if ac else float(ctx.system_v), whole.value + inrush if inrush else 0.0, seconds
     if c.feed in feeds:
         feed = feeds[c.feed]
         return feed.current_a, feed.voltage_v, 0.0, 0.1
     if c.kind not in ("feeder", "main"):
         return (
-            given("current_a", 0.0, "computed", "nothing is chosen yet that feeds it", label="current of the feed", source=Method("wiring.design-current")),
+            given("current_a", 0.0, "computed", says("nothing-chosen-yet-that"), label=says("current-feed"), source=Method("wiring.design-current")),
             float(ctx.system_v),
             0.0,
             0.1,
         )
     if c.kind == "feeder":
         fig = (boards_a.get(c.board) if c.board else None) or given(
-            "current_a", 0.0, "computed", "nothing on its board yet", label="board's current", source=Method("wiring.design-current")
+            "current_a", 0.0, "computed", says("nothing-on-board-yet"), label=says("boards-current"), source=Method("wiring.design-current")
         )
-        return larger_way("Design current of the feeder", fig, charge_of(ctx, feeds, c.board)) if c.board else fig, float(ctx.system_v), 0.0, 0.1
-    return larger_way("Design current of the main", discharge_of_main(feeds, boards_a, ctx), charge_of(ctx, feeds)), float(ctx.system_v), 0.0, 0.1
+        return larger_way(says("design-current-feeder"), fig, charge_of(ctx, feeds, c.board)) if c.board else fig, float(ctx.system_v), 0.0, 0.1
+    return larger_way(says("design-current-main"), discharge_of_main(feeds, boards_a, ctx), charge_of(ctx, feeds)), float(ctx.system_v), 0.0, 0.1
 
 
 SOURCES = ("solar", "driving", "shore")
@@ -103,7 +104,7 @@ def discharge_of_main(feeds: Feeds, boards_a: BoardCurrents, ctx: Context) -> Fi
     parts = [(f"boards/{b}" if b else "busbar", f) for b, f in boards_a.items() if b not in under]
     if "inverter" in feeds:
         parts.append(("inverter", feeds["inverter"].current_a))
-    return total("Out of the bank", "A", parts, Method("wiring.design-current", "inverter at full load and what coincides on the boards"))
+    return total(says("out-bank"), "A", parts, Method("wiring.design-current", "inverter at full load and what coincides on the boards"))
 
 
 def charge_of(ctx: Context, feeds: Feeds, board: str | None = None) -> Figure:
@@ -111,7 +112,7 @@ def charge_of(ctx: Context, feeds: Feeds, board: str | None = None) -> Figure:
     on = boards_under(ctx, board) if board is not None else None
     there = {c.feed: c.board for c in ctx.design.wiring.circuits}
     parts = [(k, f.current_a) for k, f in feeds.items() if k.split(":")[0] in SOURCES and (on is None or there.get(k) in on)]
-    return total("Into the bank", "A", parts, Method("wiring.design-current", "all sources at once, nothing used meanwhile"))
+    return total(says("into-bank"), "A", parts, Method("wiring.design-current", "all sources at once, nothing used meanwhile"))
 
 
 def boards_under(ctx: Context, board: str) -> set[str]:
@@ -136,7 +137,7 @@ def larger_way(label: str, out: Figure, into: Figure) -> Figure:
         return out.named(label)
     return pick(
         label,
-        "larger of what flows out and what flows in",
+        says("larger-what-flows-out"),
         into,
         "A",
         Method("wiring.design-current", "a cable carries the larger of what flows each way"),
@@ -152,7 +153,7 @@ def at_the_peak(ctx: Context, appliances: list[Appliance]) -> dict[str, Figure]:
     for a in appliances:
         full = design_current(ctx, a, False)
         out[a.id] = Figure(
-            full.value * part[a.id], "A", f"{a.name} at the peak", expression="k_co·I", source=Method("power.load-budget"), inputs=(("current_a", full),)
+            full.value * part[a.id], "A", says("at-peak", a_name=a.name), expression="k_co·I", source=Method("power.load-budget"), inputs=(("current_a", full),)
         )
     return out
 
@@ -172,7 +173,7 @@ def board_currents(ctx: Context, circuits: tuple[tuple[str | None, tuple[Applian
 
     largest: dict[str | None, Figure] = {}
     for board, on_it in loads:
-        alone = total("Largest circuit", "A", [(a.name, amps[a.id].inputs[0][1]) for a in on_it], Method("wiring.design-current", "all on it at once"))
+        alone = total(says("largest-circuit"), "A", [(a.name, amps[a.id].inputs[0][1]) for a in on_it], Method("wiring.design-current", "all on it at once"))
         if board not in largest or alone.value > largest[board].value:
             largest[board] = alone
 
@@ -184,9 +185,9 @@ def _of_board(
 ) -> Figure:
     """Current of one board: what coincides on it and on the boards ``below`` it, or its ``largest`` circuit alone."""
     subs = [(b.name, _of_board(b.id, parts, below, largest)) for b in below.get(board or "", [])]
-    label = "Current of the board" if board else "Current straight off the busbar"
+    label = says("current-board") if board else says("current-straight-off-busbar")
     together = total(label, "A", [*parts[board], *subs], Method("wiring.boards", "what coincides"))
     alone = largest.get(board)
     if alone is None or alone.value <= together.value:
         return together
-    return pick(label, "larger of what coincides and its largest circuit", alone, "A", Method("wiring.boards"), together_a=together, largest_a=alone)
+    return pick(label, says("larger-what-coincides-and"), alone, "A", Method("wiring.boards"), together_a=together, largest_a=alone)

@@ -12,6 +12,7 @@ from pydantic import BaseModel
 from bothy.core.contract import quick
 from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.circuits import size_text
+from bothy.core.words.says import wiring_says as says
 
 NodeKind = Literal["bank", "origin", "source", "bus", "negative", "board", "inverter", "circuit", "folded"]
 Service = Literal["dc", "ac", "return", "earth"]
@@ -71,7 +72,7 @@ class Diagram(BaseModel):
 def label_of(w: Worked | None) -> str:
     """Protection and cable of a circuit in words: ``10 A · 2.5 mm²``."""
     if w is None:
-        return "no circuit yet"
+        return says("no-circuit-yet")
     c = w.circuit
     size = size_text(c.area_mm2, c.awg, c.parallel_count) or "size?"
     return f"{c.fuse_a:g} A · {size}" if protected(w) else f"no fuse · {size}"

@@ -15,6 +15,7 @@ from bothy.core.design.wiring import Board
 from bothy.core.power.panels import all_controllers, array_power
 from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.diagram import Diagram, Sheet
+from bothy.core.words.says import wiring_says as says
 
 ROW, GAP = 30.0, 12.0
 ORIGIN_X, ORIGIN_W = 8.0, 94.0
@@ -90,7 +91,7 @@ def _circuit(p: _Plan, w: Worked, start_x: float, y: float, switches: dict[str, 
     """One circuit in its row, with its way back to a bar; returns the middle of the row."""
     c, s = w.circuit, p.sheet
     mid = y + (ROW - 6) / 2
-    names = ", ".join(w.part.appliance_names) or "nothing on it yet"
+    names = ", ".join(w.part.appliance_names) or says("nothing-on-yet")
     s.box(
         f"c-{c.id}",
         f"circuit:{c.id}",
@@ -103,14 +104,14 @@ def _circuit(p: _Plan, w: Worked, start_x: float, y: float, switches: dict[str, 
     s.wire(w, "", (start_x, mid), (p.circuit_x, mid), service="ac" if w.part.ac else "dc")
     if c.id in switches:
         label, relay = switches[c.id]
-        s.mark("relay" if relay else "switch", f"circuit:{c.id}", p.circuit_x - 9, mid, f"{'relay, worked by' if relay else 'switch'} “{label}” on the panel")
+        s.mark("relay" if relay else "switch", f"circuit:{c.id}", p.circuit_x - 9, mid, says("relay-worked-by-on", relay=bool(relay), label=label))
     if bar is not None:
         edge = p.circuit_x + CIRCUIT_W
         if c.return_path == "chassis":
             s.line(f"r-{c.id}", f"return:{c.id}", "earth", (edge, mid), (edge + 9, mid))
-            s.mark("chassis", f"return:{c.id}", edge + 9, mid, "returns through the chassis")
+            s.mark("chassis", f"return:{c.id}", edge + 9, mid, says("returns-through-chassis"))
         else:
-            s.line(f"r-{c.id}", f"return:{c.id}", "return", (edge, mid), (bar, mid), label="to the battery post" if c.negative_at == "post" else "")
+            s.line(f"r-{c.id}", f"return:{c.id}", "return", (edge, mid), (bar, mid), label=says("to-battery-post") if c.negative_at == "post" else "")
     return mid
 
 
@@ -118,7 +119,14 @@ def _folded_row(p: _Plan, ref: str, members: Iterable[Worked], start_x: float, y
     inside = list(members)
     mid = y + (ROW - 6) / 2
     amps = sum(w.part.current_a for w in inside)
-    p.sheet.box(f"folded-{ref}", ref, "folded", (p.circuit_x, y, CIRCUIT_W, ROW - 6), f"{len(inside)} circuits folded", f"{amps:.1f} A in all; press to unfold")
+    p.sheet.box(
+        f"folded-{ref}",
+        ref,
+        "folded",
+        (p.circuit_x, y, CIRCUIT_W, ROW - 6),
+        says("circuits-folded", inside_count=len(inside)),
+        says("in-all-press-to", amps_a=amps),
+    )
     p.sheet.line(f"fold-{ref}", ref, "dc" if bar is not None else "ac", (start_x, mid), (p.circuit_x, mid))
     if bar is not None:
         p.sheet.line(f"fold-return-{ref}", f"return:{ref}", "return", (p.circuit_x + CIRCUIT_W, mid), (bar, mid))
@@ -147,8 +155,8 @@ def _board(p: _Plan, b: Board, depth: int, y: float, switches: dict[str, tuple[s
     y = max(y, top + height + 6)
     middle = top + height / 2
     members = len(p.on.get(b.id, [])) + len(p.below.get(b.id, []))
-    s.box(f"board-{b.id}", f"board:{b.id}", "board", (x, top, BOARD_W, height), f"{b.letter} {b.name}", f"{members} of {b.way_count} ways")
-    s.box(f"negative-{b.id}", f"board:{b.id}", "negative", (bar - 2, top, 4, height), f"negative of {b.letter} {b.name}")
+    s.box(f"board-{b.id}", f"board:{b.id}", "board", (x, top, BOARD_W, height), f"{b.letter} {b.name}", says("ways", members=members, way_count=b.way_count))
+    s.box(f"negative-{b.id}", f"board:{b.id}", "negative", (bar - 2, top, 4, height), says("negative", letter=b.letter, b_name=b.name))
     for sub, mid in feeds:
         feed = p.feeders.get(sub.id)
         s.wire(feed, f"board:{sub.id}", (right, mid), (p.board_x(depth + 1), mid))
@@ -184,8 +192,8 @@ def _mains(p: _Plan, y: float, switches: dict[str, tuple[str, bool]]) -> tuple[f
             MAINS if inverter else "power:shore",
             "board",
             (board_x, first, BOARD_W, height),
-            letters[0] if letters else "Mains board",
-            "licensed work",
+            letters[0] if letters else says("mains-board"),
+            says("licensed-work"),
         )
     if inverter is None:
         return y, None, middle if p.ac else None
@@ -197,15 +205,15 @@ def _mains(p: _Plan, y: float, switches: dict[str, tuple[str, bool]]) -> tuple[f
     m = p.ctx.design.wiring.mains
     s.line("ac-inverter", MAINS, "ac", (p.board_x(0) + BOARD_W, middle), (board_x, middle))
     if m is not None and m.inverter_rcd:
-        s.mark("rcd", MAINS, p.board_x(0) + BOARD_W + 20, middle, f"{p.ctx.region.residual_device}, behind the inverter")
+        s.mark("rcd", MAINS, p.board_x(0) + BOARD_W + 20, middle, says("behind-inverter", residual_device=p.ctx.region.residual_device))
     if p.ctx.design.power.shore is not None:
         how = {
-            "automatic": "automatic change-over",
-            "changeover": "change-over switch",
-            "separate": "separate sockets",
-            "joined": "joined without a change-over",
+            "automatic": says("automatic-change-over"),
+            "changeover": says("change-over-switch"),
+            "separate": says("separate-sockets"),
+            "joined": says("joined-without-change-over"),
         }
-        s.mark("transfer", MAINS, board_x - 34, middle, how[m.transfer] if m else "change-over, not entered")
+        s.mark("transfer", MAINS, board_x - 34, middle, how[m.transfer] if m else says("change-over-not-entered"))
     return y, top + (y - top - 6) / 2, middle
 
 
@@ -218,7 +226,7 @@ def _sources(p: _Plan, height: float) -> tuple[float, float, list[tuple[float, s
         count = sum(a.series_count * a.parallel_count for a in arrays)
         watts = sum(array_power(a) for a in arrays)
         strings = arrays[0] if len(arrays) == 1 else None
-        how = f"{strings.series_count} in series × {strings.parallel_count}" if strings else f"{len(arrays)} arrays"
+        how = f"{strings.series_count} in series × {strings.parallel_count}" if strings else says("arrays", arrays_count=len(arrays))
         own = arrays[0].id if arrays and arrays[0].controller is not None else None
         rows.append(
             (
@@ -226,7 +234,7 @@ def _sources(p: _Plan, height: float) -> tuple[float, float, list[tuple[float, s
                 f"array:{own}" if own else "power:solar",
                 control.name,
                 f"{control.max_charge_current_a:g} A",
-                (f"{count} panel{'s' if count > 1 else ''}, {watts:g} W", how) if count else None,
+                (says("panel", count=count, watts_w=watts), how) if count else None,
             )
         )
     if power.driving:
@@ -236,7 +244,7 @@ def _sources(p: _Plan, height: float) -> tuple[float, float, list[tuple[float, s
                 "power:driving",
                 power.driving.name,
                 f"{power.driving.rating_a:g} A",
-                ("Second alternator", "own regulator") if power.driving.school == "second" else ("Starter battery", "and alternator"),
+                (says("second-alternator"), says("own-regulator")) if power.driving.school == "second" else (says("starter-battery"), says("and-alternator")),
             )
         )
     if power.shore:
@@ -246,7 +254,7 @@ def _sources(p: _Plan, height: float) -> tuple[float, float, list[tuple[float, s
                 "power:shore",
                 power.shore.name,
                 f"{power.shore.charger_current_a:g} A",
-                (f"Inlet {power.shore.inlet_current_a or p.ctx.region.inlet_a:g} A", f"{p.ctx.region.mains_v:g} V, licensed"),
+                (says("inlet", inlet_current_a=power.shore.inlet_current_a or p.ctx.region.inlet_a), says("licensed", mains_v=p.ctx.region.mains_v)),
             )
         )
     bank_y = TOP + 22
@@ -266,7 +274,7 @@ def _sources(p: _Plan, height: float) -> tuple[float, float, list[tuple[float, s
         if p.ctx.design.wiring.battery_fuses:
             start = right + 10
             s.line("battery-fuses", "power:bank", "dc", (right, bank_y), (start, bank_y))
-            s.mark("fuse", "power:bank", right + 5, bank_y, "a fuse on each battery")
+            s.mark("fuse", "power:bank", right + 5, bank_y, says("fuse-on-each-battery"))
         s.wire(main, "power:bank", (start, bank_y), (BUS_X, bank_y))
         x = BUS_X + BUS_W + (BUS_STEP - BUS_W) / 2 if p.two else BUS_X - 14
         rated = p.ctx.design.wiring.isolator_a
@@ -293,18 +301,18 @@ def _origin_line(p: _Plan, kind: str, ref: str, y: float) -> None:
         w = p.by_kind.get("driving_in")
         s.wire(w, ref, (start, y), (end, y))
         if w is not None and w.circuit.far_fuse_a is not None:
-            s.mark("fuse", f"circuit:{w.circuit.id}", end - 5, y, f"fuse at the other end, {w.circuit.far_fuse_a:g} A")
+            s.mark("fuse", f"circuit:{w.circuit.id}", end - 5, y, says("fuse-at-other-end", far_fuse_a=w.circuit.far_fuse_a))
         return
     s.line(f"o-{kind}", ref, "ac" if kind == "shore" else "dc", (start, y), (end, y))
     own = kind.partition(":")[2]
     arrays = [a for a in p.ctx.design.power.arrays if (a.id == own if own else a.controller is None)] if kind.startswith("solar") else []
     if any(a.string_fuse for a in arrays):
-        s.mark("fuse", ref, start + 8, y, "a fuse in each string")
+        s.mark("fuse", ref, start + 8, y, says("fuse-in-each-string"))
     if any(a.disconnect for a in arrays):
-        s.mark("isolator", ref, end - 34, y, "disconnect of the panels")
+        s.mark("isolator", ref, end - 34, y, says("disconnect-panels"))
     m = p.ctx.design.wiring.mains
     if kind == "shore" and m is not None and m.rcd:
-        s.mark("rcd", ref, start + 16, y, f"{p.ctx.region.residual_device} at the inlet")
+        s.mark("rcd", ref, start + 16, y, says("at-inlet", residual_device=p.ctx.region.residual_device))
 
 
 def _negative_side(p: _Plan, bank_y: float, bottom: float, returns: list[tuple[float, str]], top: float) -> None:
@@ -313,17 +321,17 @@ def _negative_side(p: _Plan, bank_y: float, bottom: float, returns: list[tuple[f
     rail_x, rail_y = SOURCE_X - 12, bottom
     main = p.by_kind.get("main")
     ref = f"return:{main.circuit.id}" if main else "return:main"
-    s.box("negative", "negative", "negative", (p.negative_x - 3, top, 6, bottom - top + 3), "Negative busbar")
+    s.box("negative", "negative", "negative", (p.negative_x - 3, top, 6, bottom - top + 3), says("negative-busbar"))
     s.line("r-rail", ref, "return", (p.negative_x, rail_y), (rail_x, rail_y), (rail_x, bank_y + 14), (SOURCE_X, bank_y + 14), label="")
     if wiring.shunt:
-        s.mark("shunt", ref, rail_x, bank_y + 36, "shunt of the battery monitor")
+        s.mark("shunt", ref, rail_x, bank_y + 36, says("shunt-battery-monitor"))
     for y, r in returns:
         s.line(f"r-{r}", r, "return", (SOURCE_X, y), (rail_x, y))
     for n in range(wiring.chassis_bond_count):
         x = p.negative_x - 40 - 26 * n
         size = f", {wiring.chassis_bond_mm2:g} mm²" if wiring.chassis_bond_mm2 else ""
         s.line(f"bond-{n}", "negative", "earth", (x, rail_y), (x, rail_y + 14))
-        s.mark("chassis", "negative", x, rail_y + 14, f"bond to the chassis{size}")
+        s.mark("chassis", "negative", x, rail_y + 14, says("bond-to-chassis", size=size))
 
 
 def diagram(ctx: Context, worked: list[Worked], folded: Iterable[str] = ()) -> Diagram:
@@ -355,13 +363,13 @@ def diagram(ctx: Context, worked: list[Worked], folded: Iterable[str] = ()) -> D
     bank_y, lowest, returns = _sources(p, bottom)
     if p.two:
         s.line("between", f"circuit:{p.by_kind['main'].circuit.id}" if "main" in p.by_kind else "bus", "dc", (BUS_X + BUS_W, bank_y), (p.load_bus_x, bank_y))
-        s.box("charge-bus", "bus", "bus", (BUS_X, TOP - 4, BUS_W, max(lowest, bank_y) - TOP + 26), "Charge bus", f"{ctx.system_v} V")
+        s.box("charge-bus", "bus", "bus", (BUS_X, TOP - 4, BUS_W, max(lowest, bank_y) - TOP + 26), says("charge-bus"), f"{ctx.system_v} V")
     s.box(
         "load-bus",
         "bus",
         "bus",
         (p.load_bus_x, TOP - 4, BUS_W, (bottom if p.two else max(bottom, lowest + 20)) - TOP),
-        "Load bus" if p.two else "Busbar",
+        says("load-bus") if p.two else "Busbar",
         f"{ctx.system_v} V",
     )
     _shore_to_mains(p, shore, lowest, bottom)

@@ -21,6 +21,7 @@ from bothy.core.wiring.conductors import warm_resistance
 from bothy.core.wiring.drop import cable_heat, drop_fraction
 from bothy.core.wiring.network import LEAST_MOHM, DcNetworkIn, NetworkBranch, NetworkLoad, NetworkSource, State, branch_drop, solve
 from bothy.core.wiring.short_circuit import CUT_OFF_MOHM, POSTS_MOHM, bank_resistance, block_resistance, fault_current, for_voltages, with_posts
+from bothy.core.words.says import wiring_says as says
 
 BANK, BUS = "bank", "busbar"
 LOW_V = {True: 12.0, False: 11.5}
@@ -133,20 +134,20 @@ def _way(wires: list[NetworkBranch]) -> dict[str, list[str]]:
 def block_of(ctx: Context, bank: Bank) -> Figure:
     """Least resistance of one block in mΩ: that of its data sheet, which is measured at its posts, else typical of its chemistry with posts and links."""
     if bank.unit_resistance_mohm is not None:
-        return given("block_mohm", bank.unit_resistance_mohm, "typed", f"data sheet of {bank.name}", label="Resistance of one block")
+        return given("block_mohm", bank.unit_resistance_mohm, "typed", says("data-sheet", bank_name=bank.name), label=says("resistance-one-block"))
     part = bank.unit_voltage_v / ctx.chem.bank_v(12)
     cells = block_resistance(
-        given("block_mohm_ah", ctx.chem.fault_k, "table", f"{ctx.chem.name}, typical; low on purpose"),
+        given("block_mohm_ah", ctx.chem.fault_k, "table", says("typical-low-on-purpose", chem_name=ctx.chem.name)),
         given("capacity_ah", bank.unit_charge_ah, "typed", bank.name),
         given(
             "block_nominal_voltage_v",
             12 * part,
             "computed",
-            f"{bank.unit_voltage_v:g} V of {ctx.chem.name}, as a part of a 12 V block",
+            says("as-part-block", unit_voltage_v=bank.unit_voltage_v, chem_name=ctx.chem.name),
             source=Method("wiring.short-circuit"),
         ),
     )
-    return with_posts(cells, given("posts_mohm", POSTS_MOHM * min(1.0, part), "default", "typical of posts, links and lugs"))
+    return with_posts(cells, given("posts_mohm", POSTS_MOHM * min(1.0, part), "default", says("typical-posts-links-and")))
 
 
 def bank_for_voltages(ctx: Context) -> float:
@@ -162,12 +163,10 @@ def bank_for_voltages(ctx: Context) -> float:
                 "cut_off_mohm",
                 (CUT_OFF_MOHM if ctx.chem.lithium else 0.0) * min(1.0, bank.unit_voltage_v / ctx.chem.bank_v(12)),
                 "default",
-                "typical of its electronics; a chain of cells has one",
+                says("typical-electronics-chain-cells"),
             ),
         )
-    return ctx.book.put(
-        "network/bank_mohm", bank_resistance(block, bank.series_count, bank.parallel_count).named("Resistance of the bank, as the loads see it")
-    ).value
+    return ctx.book.put("network/bank_mohm", bank_resistance(block, bank.series_count, bank.parallel_count).named(says("resistance-bank-as-loads"))).value
 
 
 def _faults(ctx: Context, worked: list[Worked], wires: list[NetworkBranch], ways: dict[str, list[str]]) -> dict[str, Figure]:
@@ -176,7 +175,7 @@ def _faults(ctx: Context, worked: list[Worked], wires: list[NetworkBranch], ways
     if bank is None:
         return {}
     inside = bank_resistance(block_of(ctx, bank), bank.series_count, bank.parallel_count)
-    full = given("voltage_v", rest_voltage(ctx.chem.key, 1.0) * ctx.chem.cell_count(ctx.system_v), "table", f"full {ctx.chem.name}, at rest")
+    full = given("voltage_v", rest_voltage(ctx.chem.key, 1.0) * ctx.chem.cell_count(ctx.system_v), "table", says("full-at-rest", chem_name=ctx.chem.name))
     twins: dict[tuple[str, str], float] = {}
     for b in wires:
         twins[b.from_, b.to] = twins.get((b.from_, b.to), 0.0) + 1 / max(LEAST_MOHM, (b.resistance_mohm or 0.0) / WARMER)
@@ -187,12 +186,12 @@ def _faults(ctx: Context, worked: list[Worked], wires: list[NetworkBranch], ways
         parts = [
             (
                 named.get(i, i),
-                given("resistance_mohm", cold[i], "computed", "there and back at 20 °C", label=named.get(i, i), source=Method("wiring.short-circuit")),
+                given("resistance_mohm", cold[i], "computed", says("there-and-back-at"), label=named.get(i, i), source=Method("wiring.short-circuit")),
             )
             for i in way
             if i in named
         ]
-        cables = total("Cables on the way", "mΩ", parts, Method("wiring.network", "cold copper: the worst case for the fuse")) if parts else 0.0
+        cables = total(says("cables-on-way"), "mΩ", parts, Method("wiring.network", "cold copper: the worst case for the fuse")) if parts else 0.0
         return fault_current(full, inside, cables, 0.0)
 
     return {BANK: at([]), **{node: at(way) for node, way in ways.items()}}
@@ -216,11 +215,11 @@ def _settle(
         if w.drop is not None and part.drop_v is not None and part.drop_v > figures[c.id].value:
             figures[c.id] = w.drop.figure("drop_v")  # its own cable with all on it at once, whatever coincides elsewhere
         w.way_v = {i: f.value for i, f in figures.items()}
-        lost = [(names[i], f.named(f"Lost on {names[i]}")) for i, f in figures.items()]
+        lost = [(names[i], f.named(says("lost-on", names=names[i]))) for i, f in figures.items()]
         path = ctx.book.put(
             f"circuits/{c.id}/path_drop_v",
             total(
-                "Voltage drop from busbar to appliance",
+                says("voltage-drop-from-busbar"),
                 "V",
                 lost,
                 Method("wiring.network", "solved network at its worst moment; what the main loses counts in the least voltage"),
@@ -228,13 +227,13 @@ def _settle(
         )
         part.path_drop_v = path.value
         part.path_drop_frac = ctx.book.put(
-            f"circuits/{c.id}/path_drop_frac", drop_fraction(path, float(ctx.system_v)).named("Voltage drop from busbar, as part of nominal")
+            f"circuits/{c.id}/path_drop_frac", drop_fraction(path, float(ctx.system_v)).named(says("voltage-drop-from-busbar-as"))
         ).value
-        part.worst_v = ctx.book.put(f"circuits/{c.id}/worst_v", worst.node_figure(end).named("Voltage at its end, worst moment")).value
+        part.worst_v = ctx.book.put(f"circuits/{c.id}/worst_v", worst.node_figure(end).named(says("voltage-at-end-worst"))).value
         if c.kind == "load" and w.drop is not None:
             part.drop_ok = path.value <= part.limit_v + 1e-9
     if typical is not None:
-        part.typical_v = ctx.book.put(f"circuits/{c.id}/typical_v", typical.node_figure(end).named("Voltage at its end, usual moment")).value
+        part.typical_v = ctx.book.put(f"circuits/{c.id}/typical_v", typical.node_figure(end).named(says("voltage-at-end-usual"))).value
 
 
 def work_network(ctx: Context, worked: list[Worked], feeds: Feeds) -> NetworkPart:
@@ -275,19 +274,19 @@ def work_network(ctx: Context, worked: list[Worked], feeds: Feeds) -> NetworkPar
             start, far = (BANK, BUS) if c.kind == "main" else (board_node(c.board) if c.kind == "load" else BUS, end or "")
         for key, node in (("fault_a", start), ("far_fault_a", far)):
             if node in faults:
-                label = "Short-circuit current at its fuse" if key == "fault_a" else "Short-circuit current at its far end"
+                label = says("short-circuit-current-at") if key == "fault_a" else says("short-circuit-current-at-far")
                 setattr(w.part, key, ctx.book.put(f"circuits/{c.id}/{key}", faults[node].named(label)).value)
     nodes = {}
     for node in (BANK, BUS, *(board_node(b.id) for b in ctx.design.wiring.boards if b.side == "dc")):
         found = {key: state.node_figure(node) for key, state in (("worst_v", worst), ("typical_v", typical)) if state is not None}
         if node in faults:
-            found["fault_a"] = faults[node].named("Short-circuit current here")
+            found["fault_a"] = faults[node].named(says("short-circuit-current-here"))
         values = {key: ctx.book.put(f"network/{node}/{key}", figure).value for key, figure in found.items()}
         nodes[node] = quick(NodePart, worst_v=values.get("worst_v"), typical_v=values.get("typical_v"), fault_a=values.get("fault_a"))
     loss = None
     if worst is not None:
         heat = {i: cable_heat(amps, worst.mohm[i]) for i, amps in currents.items()}
-        loss = ctx.book.put("network/loss_w", worst.loss(heat).named("Heat in all cables, worst moment")).value
+        loss = ctx.book.put("network/loss_w", worst.loss(heat).named(says("heat-in-all-cables"))).value
     return quick(NetworkPart, converged=worst is not None, low_v=low, typical_v=ctx.bank_v, loss_w=loss, nodes=nodes)
 
 
@@ -296,4 +295,4 @@ def least_voltage(a: Appliance, scale: float) -> Figure:
     if a.min_voltage_v is not None:
         return given("min_voltage_v", a.min_voltage_v, "typed", a.name)
     typical = {"cooling": 10.8, "heating": 10.5, "pump": 9.5, "light": 10.0, "fan": 10.0}.get(a.kind, 10.0)
-    return derived("min_voltage_v", "typical of its kind", typical * scale, Method("wiring.voltage-drop") + OwnChoice("typical"))
+    return derived("min_voltage_v", says("typical-kind"), typical * scale, Method("wiring.voltage-drop") + OwnChoice("typical"))

@@ -11,6 +11,7 @@ from bothy.core.contract import EPS, BadInput, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula, given
 from bothy.core.method.sources import Method
 from bothy.core.wiring.conductors import Conductor, row_of, run_resistance, warm_resistance
+from bothy.core.words.says import wiring_says as says
 
 DropClass = Literal["critical", "non_critical", "charging", "feeder", "dcdc_input"]
 DROP_LIMIT_FRAC: dict[str, float] = {"critical": 0.03, "non_critical": 0.10, "charging": 0.0125, "feeder": 0.01, "dcdc_input": 0.06}
@@ -27,7 +28,7 @@ class Limits(Contract):
     @model_validator(mode="after")
     def _half(self) -> Self:
         if self.max_drop_v is not None and self.max_drop_v > self.nominal_voltage_v / 2 + EPS:
-            raise wrong("max_drop_v", f"must be at most half the nominal voltage ({self.nominal_voltage_v / 2:g} V)")
+            raise wrong("max_drop_v", says("must-be-at-most", nominal_voltage_v=self.nominal_voltage_v / 2))
         return self
 
     @property
@@ -103,7 +104,7 @@ def power_current(power_w: float, source_voltage_v: float, resistance_mohm: floa
     root = source_voltage_v**2 - 4 * r * power_w
     if root < 0:
         most = source_voltage_v**2 / (4 * r)
-        raise BadInput("power_w", f"voltage collapse: at most {most:.4g} W can pass this cable")
+        raise BadInput("power_w", says("voltage-collapse-at-most", most_w=most))
     return power_w / ((source_voltage_v + math.sqrt(root)) / 2)
 
 
@@ -132,19 +133,19 @@ def loop_of(inp: VoltageDropIn, sources: dict[str, Figure] | None = None) -> Loo
     g = Given(inp, sources)
     area, row = row_of(inp.area_mm2, inp.awg)
     name = f"{inp.awg} AWG" if inp.awg else f"{area:g} mm²"
-    r20 = given("unit_resistance_20c_mohm_per_m", row.tinned if inp.tinned else row.plain, "table", f"class 5 copper, {name}")
+    r20 = given("unit_resistance_20c_mohm_per_m", row.tinned if inp.tinned else row.plain, "table", says("class-copper", name=name))
     r = warm_resistance(r20, g("conductor_temp_c"))
     n = 2 if inp.return_path == "cable" else 1
-    cable = run_resistance(r, g("length_m"), given("conductors_count", n, "input", "there and back" if n == 2 else "chassis return"), 1)
+    cable = run_resistance(r, g("length_m"), given("conductors_count", n, "input", says("there-and-back") if n == 2 else says("chassis-return")), 1)
     fixed = inp.extra_resistance_mohm + (inp.chassis_resistance_mohm if n == 1 else 0.0)
-    return Loop(r, cable, fixed, loop_resistance(cable, given("extra_mohm", fixed, "input", "fuses, contacts, bodywork")), n)
+    return Loop(r, cable, fixed, loop_resistance(cable, given("extra_mohm", fixed, "input", says("fuses-contacts-bodywork"))), n)
 
 
 def voltage_drop_of(inp: VoltageDropIn, sources: dict[str, Figure] | None = None) -> VoltageDropOut:
     """Drop, heat and longest length of one run. Method: wiring.voltage-drop."""
     g = Given(inp, sources)
     r, cable, fixed, loop, n = loop_of(inp, sources)
-    source = g("source_voltage_v", inp.nominal_voltage_v, "the nominal voltage")
+    source = g("source_voltage_v", inp.nominal_voltage_v, says("nominal-voltage"))
     if inp.current_a is not None:
         current = g("current_a")
     else:
@@ -153,14 +154,14 @@ def voltage_drop_of(inp: VoltageDropIn, sources: dict[str, Figure] | None = None
     if inp.distributed:
         drop = spread_drop(current, cable, fixed)
         heat = cable_heat(
-            current, given("resistance_mohm", cable.value / 3 + fixed, "computed", "a third of a spread load's cable", source=Method("wiring.voltage-drop"))
+            current, given("resistance_mohm", cable.value / 3 + fixed, "computed", says("third-spread-loads-cable"), source=Method("wiring.voltage-drop"))
         )
     else:
         drop = voltage_drop(current, loop)
         heat = cable_heat(current, loop)
     at_load = load_voltage(source, drop)
     if at_load.value <= 0:
-        raise BadInput("current_a", f"{current.value:.4g} A over {loop.value:.4g} mΩ uses up the whole source voltage")
+        raise BadInput("current_a", says("over-uses-up-whole", current_a=current.value, loop_mohm=loop.value))
     limit = inp.limit_v
     kappa = 0.5 if inp.distributed else 1.0
     longest = None
@@ -178,7 +179,7 @@ def voltage_drop_of(inp: VoltageDropIn, sources: dict[str, Figure] | None = None
         heat_w=heat,
         limit_v=derived(
             "limit_v",
-            "the tightest of what is given, else the class's part of nominal",
+            says("tightest-what-given-else"),
             limit,
             Method("wiring.voltage-drop", f"class {inp.drop_class.replace('_', ' ')}"),
             nominal_voltage_v=g("nominal_voltage_v"),

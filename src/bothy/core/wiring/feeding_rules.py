@@ -12,6 +12,7 @@ from bothy.core.method.sources import Maker, Method, OwnChoice, Standard
 from bothy.core.power.panels import all_controllers
 from bothy.core.recognise import stays_on
 from bothy.core.wiring.circuit import Worked
+from bothy.core.words.says import wiring_says as says
 
 TINNED = 1.06
 """Tinned cable resists a little more than plain, at most by this (IEC 60228)."""
@@ -101,22 +102,18 @@ def _unwired(ctx: Context, worked: list[Worked]) -> list[Finding]:
         if p.driving is not None:
             wanted.append(("driving", "driving", p.driving.name))
             if p.driving.school != "second":
-                wanted.append(("driving_in", "driving", f"{p.driving.name}, from the starter battery"))
+                wanted.append(("driving_in", "driving", says("from-starter-battery", driving_name=p.driving.name)))
         if p.shore is not None:
             wanted.append(("shore", "shore", p.shore.name))
-        wanted.append(("main", "bank", f"{p.bank.name}, to the busbar"))
-    out = [
-        finding("wire-source-unwired", subject, name, "No circuit carries its current yet, so nothing says which cable and fuse it needs.")
-        for feed, subject, name in wanted
-        if feed not in have
-    ]
+        wanted.append(("main", "bank", says("to-busbar", bank_name=p.bank.name)))
+    out = [finding("wire-source-unwired", subject, name, says("no-circuit-carries-current")) for feed, subject, name in wanted if feed not in have]
     if ctx.design.vehicle.starter_trickle and "trickle" not in have:
         out.append(
             finding(
                 "wire-trickle-unwired",
                 "driving",
-                "Starter battery",
-                "A trickle runs from the house bank to the starter battery: a thin cable between two batteries, and no fuse is entered for it.",
+                says("starter-battery"),
+                says("trickle-runs-from-house"),
             )
         )
     return out
@@ -137,7 +134,7 @@ def _boards(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-board-ways",
                     b.id,
                     b.name,
-                    f"The board has {ways} circuit{'s' if ways > 1 else ''} on {b.way_count} way{'s' if b.way_count > 1 else ''}.",
+                    says("board-has-circuit-on", ways=ways, way_count=b.way_count),
                 )
             )
     return out
@@ -149,14 +146,14 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
     bare = [w for w in worked if afloat and w.circuit.sized and not w.circuit.tinned and not w.part.ac]
     if bare:
         patch = [{"op": "replace", "path": f"/wiring/circuits/{w.index}/tinned", "value": True} for w in bare]
-        tinned = Remedy(label="Use tinned cable", patch=patch)
+        tinned = Remedy(label=says("use-tinned-cable"), patch=patch)
         roomy = all(w.part.before_v + TINNED * (w.part.drop_v or 0.0) <= w.part.limit_v for w in bare)
         out.append(
             finding(
                 "wire-untinned",
                 "wiring",
-                "Wiring",
-                f"In {len(bare)} circuit{'s' if len(bare) > 1 else ''} the cable is not tinned; salt and damp air eat bare copper.",
+                says("wiring"),
+                says("in-circuit-cable-not", bare_count=len(bare)),
                 related=[w.circuit.id for w in bare],
                 fix=tinned if roomy else tinned.first_step(),
             )
@@ -169,8 +166,8 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-solid-core",
                     c.id,
                     w.name,
-                    "The cable’s conductors are solid; they break where a vehicle shakes.",
-                    fix=w.change("Use stranded cable", solid_core=False),
+                    says("cables-conductors-solid-they"),
+                    fix=w.change(says("use-stranded-cable"), solid_core=False),
                 )
             )
         if (
@@ -186,8 +183,7 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-parallel-one-fuse",
                     c.id,
                     w.name,
-                    f"One fuse of {c.fuse_a:g} A stands before {c.parallel_count} cables of {one:.0f} A: when one comes loose the other carries it all, "
-                    "and the fuse stays whole.",
+                    says("one-fuse-stands-before", fuse_a=c.fuse_a, parallel_count=c.parallel_count, one_a=one),
                 )
             )
         on_it = [a for i in c.appliances if (a := ctx.design.appliance(i)) is not None and a.count > 0]
@@ -198,7 +194,7 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-alarm-shared",
                     c.id,
                     w.name,
-                    f"“{alarms[0].name}” goes dark when “{next(a.name for a in on_it if a.kind in SHARING_KINDS)}” blows the fuse.",
+                    says("goes-dark-when-blows", alarms_name=alarms[0].name, next=next(a.name for a in on_it if a.kind in SHARING_KINDS)),
                 )
             )
         dead = [a.name for a in on_it if stays_on(a) and c.kind == "load" and not c.before_isolator]
@@ -208,8 +204,8 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-always-on",
                     c.id,
                     w.name,
-                    f"“{dead[0]}” must run also while the isolator is off, and its circuit comes after it.",
-                    fix=w.change("Feed it from before the isolator", before_isolator=True),
+                    says("must-run-also-while", dead=dead[0]),
+                    fix=w.change(says("feed-from-before-isolator"), before_isolator=True),
                 )
             )
     return out
@@ -224,15 +220,15 @@ def _isolator(ctx: Context, worked: list[Worked]) -> list[Finding]:
     if mains and not said:
         needed = max(w.circuit.fuse_a or 0.0 for w in mains)
         rating = next((a for a in ISOLATORS_A if a >= needed), math.ceil(needed / 100) * 100.0)
-        fits = Remedy.sets(f"There is one for {rating:g} A" if said is None else f"Fit one for {rating:g} A", "/wiring", isolator_a=rating)
+        fits = Remedy.sets(says("there-one-for", rating_a=rating) if said is None else says("fit-one-for", rating_a=rating), "/wiring", isolator_a=rating)
         if said is None:
             out.append(
                 finding(
                     "wire-isolator-unsaid",
                     "wiring",
-                    "Wiring",
-                    f"In a fire or a crash the bank must be cut off in one move. The main fuse is {needed:g} A.",
-                    answers=[fits, Remedy.sets("There is none", "/wiring", isolator_a=0.0)],
+                    says("wiring"),
+                    says("in-fire-or-crash", needed_a=needed),
+                    answers=[fits, Remedy.sets(says("there-none"), "/wiring", isolator_a=0.0)],
                 )
             )
         else:
@@ -240,8 +236,8 @@ def _isolator(ctx: Context, worked: list[Worked]) -> list[Finding]:
                 finding(
                     "wire-isolator-missing",
                     "wiring",
-                    "Wiring",
-                    f"In a fire or a crash nothing cuts off the bank behind its {needed:g} A fuse in one move.",
+                    says("wiring"),
+                    says("in-fire-or-crash-nothing", needed_a=needed),
                     fix=fits,
                 )
             )
@@ -252,8 +248,8 @@ def _isolator(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-main-fuse-unsaid",
                     w.circuit.id,
                     w.name,
-                    "The piece before the fuse is protected by nothing, and the bank drives thousands of amps into a fault there.",
-                    answers=[w.change(f"It is {m:g} m away", fuse_distance_m=m) for m in (0.0, 0.15, 0.5)],
+                    says("piece-before-fuse-protected"),
+                    answers=[w.change(says("away", m=m), fuse_distance_m=m) for m in (0.0, 0.15, 0.5)],
                 )
             )
     return out

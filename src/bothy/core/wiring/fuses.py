@@ -12,6 +12,7 @@ from bothy.core.constants import FULL_12_V
 from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, formula, given, pick
 from bothy.core.method.sources import Method, OwnChoice, Standard
+from bothy.core.words.says import wiring_says as says
 
 FamilyKey = Literal[
     "blade_standard", "blade_mini", "blade_maxi", "bolt_sf30", "bolt_sf51", "strip", "terminal_cube", "class_t", "cyl_10x38_gpv", "thermal_breaker", "dc_mcb"
@@ -37,25 +38,31 @@ class Family:
 FAMILIES: dict[str, Family] = {
     f.key: f
     for f in (
-        Family("blade_standard", "19 mm blade", (1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40), 32, ((32, 1000),)),
-        Family("blade_mini", "11 mm blade", (2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30), 32, ((32, 1000),)),
-        Family("blade_maxi", "29 mm blade", (20, 30, 40, 50, 60, 70, 80, 100), 32, ((32, 1000),)),
+        Family("blade_standard", says("blade"), (1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40), 32, ((32, 1000),)),
+        Family("blade_mini", says("blade-2"), (2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30), 32, ((32, 1000),)),
+        Family("blade_maxi", says("blade-3"), (20, 30, 40, 50, 60, 70, 80, 100), 32, ((32, 1000),)),
         Family("bolt_sf30", "bolt-down, 30 mm", (30, 40, 50, 60, 70, 80, 100, 125, 150, 175, 200), 32, ((32, 1000),)),
         Family("bolt_sf51", "bolt-down, 51 mm", (60, 80, 100, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500), 32, ((32, 2000),)),
-        Family("strip", "slotted strip", (35, 40, 50, 60, 80, 100, 130, 150, 175, 200, 225, 250, 275, 300, 325, 350, 400, 500, 600, 750), 32, ((32, 6000),)),
+        Family(
+            "strip", says("slotted-strip"), (35, 40, 50, 60, 80, 100, 130, 150, 175, 200, 225, 250, 275, 300, 325, 350, 400, 500, 600, 750), 32, ((32, 6000),)
+        ),
         Family(
             "terminal_cube",
-            "block fuse on the post",
+            says("block-fuse-on-post"),
             (30, 40, 50, 60, 75, 80, 90, 100, 125, 150, 175, 200, 225, 250, 300),
             58,
             ((16, 10000), (32, 5000), (58, 2000)),
         ),
         Family(
-            "class_t", "high-interrupt cartridge", (60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500, 600), 125, ((125, 20000),)
+            "class_t",
+            says("high-interrupt-cartridge"),
+            (60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500, 600),
+            125,
+            ((125, 20000),),
         ),
-        Family("cyl_10x38_gpv", "PV cylinder", (1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 16, 20, 25, 30), 1000, ((1000, 10000),)),
-        Family("thermal_breaker", "thermal breaker", (5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 90, 100, 120, 135, 150), 32, ((32, 3000),), True),
-        Family("dc_mcb", "DC rail breaker", (6, 10, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125), 60, ((60, 6000),), True),
+        Family("cyl_10x38_gpv", says("pv-cylinder"), (1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 16, 20, 25, 30), 1000, ((1000, 10000),)),
+        Family("thermal_breaker", says("thermal-breaker"), (5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 90, 100, 120, 135, 150), 32, ((32, 3000),), True),
+        Family("dc_mcb", says("dc-rail-breaker"), (6, 10, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125), 60, ((60, 6000),), True),
     )
 }
 LITHIUM_MAIN_A = 20_000.0
@@ -87,7 +94,7 @@ class FuseSelectIn(Contract):
     @model_validator(mode="after")
     def _inrush(self) -> Self:
         if self.inrush_current_a > 0 and self.inrush_time_s is None:
-            raise wrong("inrush_time_s", "is required with inrush_current_a")
+            raise wrong("inrush_time_s", says("required-with-inrush-current"))
         return self
 
 
@@ -121,9 +128,9 @@ def window_low(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> F
     g = Given(inp, sources)
     lows = {"running": low_continuous(g("continuous_factor"), g("continuous_current_a"))}
     if inp.inrush_current_a > 0:
-        multiple = given("inrush_multiple", inrush_multiple(inp.inrush_time_s or 0), "table", f"for {inp.inrush_time_s:g} s")
+        multiple = given("inrush_multiple", inrush_multiple(inp.inrush_time_s or 0), "table", says("for", inrush_time_s=inp.inrush_time_s))
         lows["start"] = low_inrush(g("inrush_current_a"), multiple)
-    return pick("Least fuse", "larger of running and start", max(f.value for f in lows.values()), "A", Method("wiring.fuse"), **lows)
+    return pick(says("least-fuse"), says("larger-running-and-start"), max(f.value for f in lows.values()), "A", Method("wiring.fuse"), **lows)
 
 
 def window_high(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> Figure:
@@ -138,8 +145,8 @@ def window_high(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> 
         if getattr(inp, key) is not None:
             highs[name] = g(key)
     return pick(
-        "Largest fuse",
-        "smallest of cable, appliance, holder and terminal",
+        says("largest-fuse"),
+        says("smallest-cable-appliance-holder"),
         min(float(f) for f in highs.values()),
         "A",
         Method("wiring.fuse", "the fuse protects the cable"),
@@ -182,8 +189,10 @@ def fuse_select(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> 
     return FuseSelectOut.of(
         status="ok",
         family=family.key,
-        interrupt_a=given("interrupt_a", family.interrupt_a(inp.system_voltage_v), "table", f"{family.name} at {inp.system_voltage_v:g} V; typical"),
-        fuse_a=pick("Fuse", "smallest standard rating in the window", rating, "A", Method("wiring.fuse", family.name), window_low_a=low, window_high_a=high),
+        interrupt_a=given(
+            "interrupt_a", family.interrupt_a(inp.system_voltage_v), "table", says("at-typical", family_name=family.name, system_voltage_v=inp.system_voltage_v)
+        ),
+        fuse_a=pick("Fuse", says("smallest-standard-rating-in"), rating, "A", Method("wiring.fuse", family.name), window_low_a=low, window_high_a=high),
         candidates=[Candidate.of(family=f.key, fuse_a=r) for r, f in found],
         **window,
     )

@@ -12,6 +12,7 @@ from bothy.core.method.sources import Method
 from bothy.core.region import REGIONS, RegionKey
 from bothy.core.wiring.buying import up
 from bothy.core.wiring.conductors import Awg, Conductor, row_of, warm_resistance
+from bothy.core.words.says import wiring_says as says
 
 INLET = "inlet"
 LEAD_RATING_A: dict[float | str, float] = {
@@ -74,7 +75,7 @@ class AcLeadChainIn(Contract):
                 if self.awg is None
                 else ", ".join(s for s in LEAD_RATING_A if isinstance(s, str))
             )
-            raise wrong("awg" if self.awg else "area_mm2", f"{self.size} is not a lead; leads are {sizes}")
+            raise wrong("awg" if self.awg else "area_mm2", says("not-lead-leads", size=self.size, sizes=sizes))
         return self
 
     @model_validator(mode="after")
@@ -85,9 +86,9 @@ class AcLeadChainIn(Contract):
             seen, at = {x.id}, x.from_
             while at != INLET:
                 if at not in parent:
-                    raise wrong("from", f"of leg '{x.id}' leads to '{at}', which is no leg and not the inlet")
+                    raise wrong("from", says("leg-leads-to-which", x_id=x.id, at=at))
                 if at in seen:
-                    raise wrong("from", f"leg '{x.id}' goes round in a circle over '{at}'; every leg must lead back to the inlet")
+                    raise wrong("from", says("leg-goes-round-in", x_id=x.id, at=at))
                 seen.add(at)
                 at = parent[at]
         return self
@@ -194,7 +195,7 @@ def ac_lead_chain(inp: AcLeadChainIn, sources: dict[str, Figure] | None = None) 
     first = {x.id: amps[x.id] for x in children.get(INLET, [])}
     whole = derived("total_current_a", "Σ of the legs from the inlet", sum(f.value for f in first.values()), Method("wiring.mains"), **first)
     _, row = row_of(inp.area_mm2, inp.awg)
-    r = warm_resistance(given("unit_resistance_20c_mohm_per_m", row.plain, "table", f"class 5 copper, {inp.size}"), g("conductor_temp_c"))
+    r = warm_resistance(given("unit_resistance_20c_mohm_per_m", row.plain, "table", says("class-copper-3", size=inp.size)), g("conductor_temp_c"))
     picked = {x.id: cheapest_leads(inp.stock, x.length_m * (1 + inp.slack_frac), inp.max_leads_per_leg) for x in inp.legs}
     hook: Figure | float = 0.0
     if inp.hookup is not None:
@@ -207,7 +208,7 @@ def ac_lead_chain(inp: AcLeadChainIn, sources: dict[str, Figure] | None = None) 
         before: Figure | float = hook if x.from_ == INLET else drop[x.from_]
         along = lead_drop(r, length, amps[x.id], volts)
         drop[x.id] = derived(
-            "leg_drop_frac", "drop up to here + along this leg", float(before) + along.value, Method("wiring.mains"), before_frac=before, along_frac=along
+            "leg_drop_frac", says("drop-up-to-here"), float(before) + along.value, Method("wiring.mains"), before_frac=before, along_frac=along
         )
     leads = {x.id: list(j.leads_m) if (j := picked[x.id]) else [] for x in inp.legs}
     junctions = [len(children.get(INLET, [])), *(x.outlet_count + len(children.get(x.id, [])) for x in inp.legs)]
@@ -228,7 +229,7 @@ def ac_lead_chain(inp: AcLeadChainIn, sources: dict[str, Figure] | None = None) 
         leg_current_a={x.id: amps[x.id] for x in inp.legs},
         leg_drop_frac={x.id: drop[x.id] for x in inp.legs},
         total_length_m=derived("total_length_m", "Σ of the leads bought", sum(sum(ls) for ls in leads.values()), Method("wiring.mains", "definition")),
-        lead_count=derived("lead_count", "cheapest set that reaches; ties: fewer, then shorter", sum(len(ls) for ls in leads.values()), Method("wiring.mains")),
+        lead_count=derived("lead_count", says("cheapest-set-that-reaches"), sum(len(ls) for ls in leads.values()), Method("wiring.mains")),
         splitter_count=split,
         outlet_count=derived("outlet_count", "Σ", sum(x.outlet_count for x in inp.legs), Method("wiring.mains", "definition")),
         total_cost=derived("total_cost", "Σ leads + splitters", cost, Method("wiring.mains"), splitter_count=split),

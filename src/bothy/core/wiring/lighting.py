@@ -12,6 +12,7 @@ from bothy.core.figure import given, total
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Method
 from bothy.core.wiring.circuit import Worked
+from bothy.core.words.says import wiring_says as says
 
 rules(
     "wiring",
@@ -76,13 +77,13 @@ def _place(ctx: Context, p: SwitchPlace) -> SwitchPlace:
 
 
 def _way(ctx: Context, z: LightZone) -> float | None:
-    pieces = [(p.name, p.wire_m) for p in z.places] + [("to the lamps", z.lamp_wire_m)]
+    pieces = [(p.name, p.wire_m) for p in z.places] + [(says("to-lamps"), z.lamp_wire_m)]
     if not z.places or any(m is None for _, m in pieces):
         return None
     return ctx.book.put(
         f"zones/{z.id}/way_m",
         total(
-            "Way from board over the switches to the lamps",
+            says("way-from-board-over"),
             "m",
             [(n, given("length_m", m or 0.0, "typed", n)) for n, m in pieces],
             Method("wiring.lighting", "one way"),
@@ -107,8 +108,8 @@ def propose_zones(ctx: Context) -> list[LightZone]:
     for a in lights:
         groups.setdefault("night" if night(a) else a.zone, []).append(a)
     main = "living" if "living" in groups else next(iter(k for k in groups if k != "night"), None)
-    plate = SwitchPlace(id="plate", name="Switch panel", on_plate=True)
-    bed = SwitchPlace(id="bed", name="By the bed", by_bed=True)
+    plate = SwitchPlace(id="plate", name=says("switch-panel"), on_plate=True)
+    bed = SwitchPlace(id="bed", name=says("by-bed"), by_bed=True)
     return [
         LightZone(
             id=f"zone-{k}",
@@ -139,9 +140,7 @@ def work_lighting(ctx: Context, worked: list[Worked]) -> tuple[LightingPart, lis
             ZonePart, way_m=way, between_count=between(z), codes=[x.part.code for x in circuits.values()], watts=sum(a.running_w * a.count for a in on)
         )
         if not z.lights or not z.places:
-            found.append(
-                finding("wire-zone-empty", z.id, z.name, "The zone has switches and no light." if not z.lights else "The zone has lights and no switch.")
-            )
+            found.append(finding("wire-zone-empty", z.id, z.name, says("zone-has-switches-and") if not z.lights else says("zone-has-lights-and")))
         for p in (_place(ctx, p) for p in z.places):
             if reached_from_door(p.door_distance_m, p.height_m):
                 from_door.append(f"{z.name}: {p.name}")
@@ -155,11 +154,8 @@ def work_lighting(ctx: Context, worked: list[Worked]) -> tuple[LightingPart, lis
                         "wire-zone-way",
                         x.circuit.id,
                         x.name,
-                        (
-                            f"Over its switches “{z.name}” has {way:.1f} m of cable; its circuit has {x.circuit.length_m:g} m, from which its voltage "
-                            "drop is calculated."
-                        ),
-                        fix=x.change(f"Make it {way:.1f} m", length_m=round(way, 2)),
+                        (says("over-switches-has-cable", z_name=z.name, way_m=way, length_m=x.circuit.length_m)),
+                        fix=x.change(says("make", way_m=way), length_m=round(way, 2)),
                         figures=[f"zones/{z.id}/way_m"],
                     )
                 )
@@ -167,18 +163,18 @@ def work_lighting(ctx: Context, worked: list[Worked]) -> tuple[LightingPart, lis
     if panel is not None:
         near += [panel.door_distance_m] if panel.door_distance_m is not None else []
         if reached_from_door(panel.door_distance_m, panel.floor_height_m):
-            from_door.append("Switch panel")
+            from_door.append(says("switch-panel"))
         if panel.by_bed:
-            from_bed.append("Switch panel")
+            from_bed.append(says("switch-panel"))
     if (w.zones or panel is not None) and not from_door and any(a.kind == "light" for a in ctx.design.life.appliances):
         at_door = _at_door(w.zones)
-        told = f"The nearest switch is {min(near):g} m from the door" if near else "How far the switches are from the door is not entered"
+        told = says("nearest-switch-from-door", near_m=min(near)) if near else says("how-far-switches-from")
         found.append(
             finding(
                 "wire-no-switch-at-door",
                 "wiring",
-                "Wiring",
-                f"{told}; within {REACH_M:g} m of the opening and {LOW_M:g} to {HIGH_M:g} m above the floor a person outside reaches it.",
+                says("wiring"),
+                says("within-opening-and-to", told=told, reach_m=REACH_M, low_m=LOW_M, high_m=HIGH_M),
                 **({"fix": at_door} if near else {"severity": "question", "answers": [at_door] if at_door else []}),
             )
         )
@@ -193,5 +189,5 @@ def _at_door(zones: list[LightZone]) -> Remedy | None:
     control = "change_over" if len(z.places) < 2 else "latching"
     places = [p.model_dump(mode="json") for p in z.places]
     taken = {p["id"] for p in places}
-    new = {"id": next(f"door{n}" for n in ("", *range(2, 12)) if f"door{n}" not in taken), "name": "At the door", "door_distance_m": 0.4, "height_m": 1.2}
-    return Remedy.sets(f"Add a switch at the door for {z.name}", f"/wiring/zones/{i}", z.id, control=control, places=[*places, new])
+    new = {"id": next(f"door{n}" for n in ("", *range(2, 12)) if f"door{n}" not in taken), "name": says("at-door"), "door_distance_m": 0.4, "height_m": 1.2}
+    return Remedy.sets(says("add-switch-at-door", z_name=z.name), f"/wiring/zones/{i}", z.id, control=control, places=[*places, new])

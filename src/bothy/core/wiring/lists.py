@@ -18,6 +18,7 @@ from bothy.core.wiring.fuses import FAMILIES
 from bothy.core.wiring.loop_test import LoopRow, loop_rows
 from bothy.core.wiring.other_cables import OtherPart
 from bothy.core.wiring.raceways import RacewayPart
+from bothy.core.words.says import wiring_says as says
 
 NOTHING = Facts()
 
@@ -112,14 +113,14 @@ class TerminalKind(NamedTuple):
 
 
 TERMINALS = (
-    TerminalKind(1.5, "insulated ring, red", "M3 to M6", "6 mm", "40 to 130 N"),
-    TerminalKind(2.5, "insulated ring, blue", "M4 to M8", "7 mm", "130 to 150 N"),
-    TerminalKind(6.0, "insulated ring, yellow", "M4 to M10", "8 mm", "170 to 200 N"),
-    TerminalKind(10.0, "tube lug", "M5 to M10", "10 mm", "220 N"),
-    TerminalKind(16.0, "tube lug", "M6 to M10", "12 mm", "260 N"),
-    TerminalKind(35.0, "tube lug, hydraulic or lever crimp", "M6 to M12", "14 to 16 mm", "310 to 350 N"),
-    TerminalKind(70.0, "tube lug, hydraulic", "M8 to M12", "18 to 20 mm", "400 to 440 N"),
-    TerminalKind(120.0, "tube lug, hydraulic", "M8 to M14", "22 to 24 mm", "550 to 660 N"),
+    TerminalKind(1.5, says("insulated-ring-red"), "M3 to M6", "6 mm", "40 to 130 N"),
+    TerminalKind(2.5, says("insulated-ring-blue"), "M4 to M8", "7 mm", "130 to 150 N"),
+    TerminalKind(6.0, says("insulated-ring-yellow"), "M4 to M10", "8 mm", "170 to 200 N"),
+    TerminalKind(10.0, says("tube-lug"), "M5 to M10", "10 mm", "220 N"),
+    TerminalKind(16.0, says("tube-lug"), "M6 to M10", "12 mm", "260 N"),
+    TerminalKind(35.0, says("tube-lug-hydraulic-or"), "M6 to M12", "14 to 16 mm", "310 to 350 N"),
+    TerminalKind(70.0, says("tube-lug-hydraulic"), "M8 to M12", "18 to 20 mm", "400 to 440 N"),
+    TerminalKind(120.0, says("tube-lug-hydraulic"), "M8 to M14", "22 to 24 mm", "550 to 660 N"),
 )
 
 
@@ -158,7 +159,7 @@ def _label(c: Circuit, p: CircuitPart, design: Design, region: Region) -> Label:
         x for x in (p.code, f"{c.fuse_a:g} A" if c.fuse_a is not None else "", c.name, size_text(c.area_mm2, c.awg, c.parallel_count), "/".join(colours)) if x
     )
     if p.ac:
-        wires = [f"{p.code} {c.name}, mains"]
+        wires = [says("mains", code=p.code, c_name=c.name)]
     elif c.kind == "load":
         wires = [f"{p.code}+ {rating}{c.name}", f"{p.code}− {c.name}"]
     else:

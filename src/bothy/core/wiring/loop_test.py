@@ -15,13 +15,14 @@ from bothy.core.finding import Finding, finding, rules
 from bothy.core.method.sources import Method
 from bothy.core.wiring.circuit import CircuitPart
 from bothy.core.wiring.continuity import LoopCircuit, LoopContinuityIn, LoopVerdict, loop_continuity
+from bothy.core.words.says import wiring_says as says
 
 rules("prove", (("wire-test-failed", "fault", Method("wiring.buying")),))
 
 CAUSES: dict[str, str] = {
-    "high": "Likely causes: a bad crimp, a thinner cable than planned, or a longer route.",
-    "short": "The cores touch before the far end, or the cable is shorter than the design says.",
-    "open": "The far ends aren’t joined, or a conductor is broken.",
+    "high": says("likely-causes-bad-crimp"),
+    "short": says("cores-touch-before-far"),
+    "open": says("far-ends-arent-joined"),
 }
 
 
@@ -96,6 +97,8 @@ def work_loops(design: Design, facts: Facts, parts: dict[str, CircuitPart]) -> t
     out = []
     for row in rows:
         if row.verdict in ("high", "short", "open"):
-            told = f"The loop measured {row.measured_mohm or 0:.4g} mΩ; {row.low_mohm:.0f} to {row.high_mohm:.0f} mΩ is right. {CAUSES[row.verdict]}"
+            told = says(
+                "loop-measured-to-right", measured_mohm=row.measured_mohm or 0, low_mohm=row.low_mohm, high_mohm=row.high_mohm, causes=CAUSES[row.verdict]
+            )
             out.append(finding("wire-test-failed", row.circuit, f"{row.code} {row.name}", told))
     return {row.circuit: row for row in rows}, out

@@ -14,6 +14,7 @@ from bothy.core.method.sources import Method
 from bothy.core.power.uses import coincidence
 from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.leads import LEAD_RATING_A, AcLeadChainIn, HookUp, Leg, StockLead, ac_lead_chain
+from bothy.core.words.says import wiring_says as says
 
 STOCK_M = (1.0, 2.0, 3.0, 5.0, 10.0)
 """Leads that any shop has, where the design names none; their price is taken as their length."""
@@ -101,10 +102,10 @@ def supply_limit(ctx: Context) -> Figure:
         "inlet_a", (shore.inlet_current_a if shore else None) or ctx.region.inlet_a, "typed" if shore and shore.inlet_current_a else "table", ctx.region.name
     )
     post = given(
-        "supply_a", (shore.supply_current_a if shore else None) or inlet.value, "typed" if shore and shore.supply_current_a else "assumed", "as the inlet"
+        "supply_a", (shore.supply_current_a if shore else None) or inlet.value, "typed" if shore and shore.supply_current_a else "assumed", says("as-inlet")
     )
     return pick(
-        "What the supply carries for hours",
+        says("what-supply-carries-for"),
         "share · min(inlet, post)",
         ctx.region.continuous_frac * min(inlet.value, post.value),
         "A",
@@ -131,7 +132,7 @@ def work_mains(ctx: Context, worked: list[Worked]) -> MainsPart | None:
         watts[w.circuit.id] = sum(a.running_w * a.count * at_peak[a.id] for a in on_it)
         alone[w.circuit.id] = max([watts[w.circuit.id], *(a.running_w for a in on_it)])  # a heavy one runs by itself, but each in its turn
     parts = [
-        (w.circuit.name, given("current_a", watts[w.circuit.id] / ctx.region.mains_v, "computed", "what can run at once on it", source=Method("wiring.mains")))
+        (w.circuit.name, given("current_a", watts[w.circuit.id] / ctx.region.mains_v, "computed", says("what-can-run-at"), source=Method("wiring.mains")))
         for w in ac
     ]
     if ctx.design.power.shore is not None:
@@ -139,11 +140,11 @@ def work_mains(ctx: Context, worked: list[Worked]) -> MainsPart | None:
         parts.append(
             (
                 ctx.design.power.shore.name,
-                given("current_a", charger, "computed", "charger at its full output, 88 % efficient, typical", source=Method("wiring.mains")),
+                given("current_a", charger, "computed", says("charger-at-full-output"), source=Method("wiring.mains")),
             )
         )
     legs = ctx.design.power.shore.legs if ctx.design.power.shore is not None else 1
-    told = "Current from the supply" if legs == 1 else "Current on the fuller of two legs"
+    told = says("current-from-supply") if legs == 1 else says("current-on-fuller-two")
     needs = ctx.book.put(
         "mains/supply_a",
         total(told, "A", fuller_leg(parts, legs), Method("wiring.mains", "all that can run at once; heavy ones by turns only where something sheds them")),
@@ -184,7 +185,7 @@ def work_mains(ctx: Context, worked: list[Worked]) -> MainsPart | None:
     )
     for w in ac:
         id = w.circuit.id
-        ctx.book.put(f"mains/{id}/drop_frac", chain.figure(f"leg_drop_frac/{id}").named("Lost from the supply, as a part of the voltage"))
+        ctx.book.put(f"mains/{id}/drop_frac", chain.figure(f"leg_drop_frac/{id}").named(says("lost-from-supply-as")))
         out.legs[id] = quick(LegPart, leads_m=chain.leg_leads_m[id], current_a=chain.leg_current_a[id], drop_frac=chain.leg_drop_frac[id])
     out.unreachable, out.lead_rating_a, out.splitter_count = chain.unreachable_legs, LEAD_RATING_A[size], int(chain.splitter_count)
     return out

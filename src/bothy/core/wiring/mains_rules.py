@@ -13,6 +13,7 @@ from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.conductors import AREA
 from bothy.core.wiring.leads import LEAD_RATING_A
 from bothy.core.wiring.mains import HOOKUP, MainsPart, draws_of, kept_on, usual
+from bothy.core.words.says import wiring_says as says
 
 rules(
     "wiring",
@@ -88,33 +89,33 @@ def _protection(ctx: Context, has_inverter: bool, has_shore: bool) -> list[Findi
 
     def add(rule_id: str, message: str, fix: Remedy | None) -> None:
         remedy = (
-            f"Fit {ctx.region.residual_device}{', cutting all live conductors' if ctx.region.mains_poles == 'double' else ' at the outlets'}."
+            says("fit-cutting-all-live", residual_device=ctx.region.residual_device, mains_poles_double=ctx.region.mains_poles == "double")
             if rule_id == "wire-ac-no-rcd"
             else None
         )
-        out.append(finding(rule_id, "mains", "Mains side", f"{message} {ctx.region.licensed}", fix=fix, remedy=remedy))
+        out.append(finding(rule_id, "mains", says("mains-side"), f"{message} {ctx.region.licensed}", fix=fix, remedy=remedy))
 
     if not m.rcd:
-        add("wire-ac-no-rcd", "Nothing cuts the supply when current leaks through a person.", _set(f"Put in {ctx.region.residual_device}", "rcd", True))
+        add("wire-ac-no-rcd", says("nothing-cuts-supply-when"), _set(says("put-in", residual_device=ctx.region.residual_device), "rcd", True))
     if has_inverter and not m.inverter_rcd:
         add(
             "wire-ac-no-rcd",
-            "The inverter’s output has no residual-current device of its own; the one on shore power does not see it.",
-            _set("Put one behind the inverter", "inverter_rcd", True),
+            says("inverters-output-has-no"),
+            _set(says("put-one-behind-inverter"), "inverter_rcd", True),
         )
     if m.poles == "single" and ctx.region.mains_poles == "double":
         add(
             "wire-ac-single-pole",
-            "Single-pole breakers leave the other conductor live; on a foreign pitch it may be the line.",
-            _set("Fit double-pole breakers", "poles", "double"),
+            says("single-pole-breakers-leave"),
+            _set(says("fit-double-pole-breakers"), "poles", "double"),
         )
     if ctx.design.region == "au" and not m.sockets_double_pole:
-        add("wire-ac-single-pole", "Sockets need double-pole switches here.", _set("Fit double-pole sockets", "sockets_double_pole", True))
+        add("wire-ac-single-pole", says("sockets-need-double-pole"), _set(says("fit-double-pole-sockets"), "sockets_double_pole", True))
     if has_inverter and has_shore and m.transfer == "joined":
         add(
             "wire-ac-parallel-sources",
-            "Shore and inverter are joined with nothing that keeps them apart.",
-            _set("Put in an automatic change-over", "transfer", "automatic"),
+            says("shore-and-inverter-joined"),
+            _set(says("put-in-automatic-change"), "transfer", "automatic"),
         )
     if has_inverter:
         modes = {"inverting": 1 if m.bond in ("relay", "permanent") else 0}
@@ -124,17 +125,16 @@ def _protection(ctx: Context, has_inverter: bool, has_shore: bool) -> list[Findi
         if wrong:
             add(
                 "wire-ac-ne-bond",
-                f"The neutral-earth bonds are {' and '.join(wrong)}; exactly one is right in each mode. With none no fault trips the breaker, with two the "
-                "residual-current device trips without one.",
-                _set("Bond by relay", "bond", "relay"),
+                says("neutral-earth-bonds-exactly", wrong=" and ".join(wrong)),
+                _set(says("bond-by-relay"), "bond", "relay"),
             )
     if m.chassis_bond_mm2 is None or m.chassis_bond_mm2 < LEAST_BOND_MM2 - EPS:
         told = (
-            "No bond to the bodywork is entered."
+            says("no-bond-to-bodywork")
             if m.chassis_bond_mm2 is None
-            else f"The bond to the bodywork is {m.chassis_bond_mm2:g} mm²; at least {LEAST_BOND_MM2:g} mm² carries a fault."
+            else says("bond-to-bodywork-at", chassis_bond_mm2=m.chassis_bond_mm2, least_bond_mm2=LEAST_BOND_MM2)
         )
-        add("wire-ac-chassis-unbonded", f"{told} Without it a fault makes the bodywork live.", _set("Bond with 4 mm²", "chassis_bond_mm2", LEAST_BOND_MM2))
+        add("wire-ac-chassis-unbonded", says("without-fault-makes-bodywork", told=told), _set(says("bond-with"), "chassis_bond_mm2", LEAST_BOND_MM2))
     return out
 
 
@@ -143,18 +143,21 @@ def _too_much(part: MainsPart, m: Mains | None) -> list[Finding]:
     how = m.shedding if m is not None else "none"
     if how == "relay" and part.together:
         return []
-    told = f"Appliances for {part.supply_a:.1f} A can run at once; the supply carries {part.limit_a:.1f} A continuously."
+    told = says("appliances-for-can-run", supply_a=part.supply_a, limit_a=part.limit_a)
     if part.together and part.shed:
-        told += (
-            f" Together may run: {', '.join(part.together[:6])}{' and more' if len(part.together) > 6 else ''}. Off meanwhile: "
-            f"{', '.join(part.shed[:4])}{' and more' if len(part.shed) > 4 else ''}."
+        told += says(
+            "together-may-run-and",
+            together=", ".join(part.together[:6]),
+            together_count_over=len(part.together) > 6,
+            shed=", ".join(part.shed[:4]),
+            shed_count_over=len(part.shed) > 4,
         )
-    fix = _set("Shed the rest by relay", "shedding", "relay") if m is not None and part.together else None
+    fix = _set(says("shed-rest-by-relay"), "shedding", "relay") if m is not None and part.together else None
     return [
         finding(
             "wire-ac-load-over-breaker",
             "mains",
-            "Mains side",
+            says("mains-side"),
             told,
             figures=["mains/supply_a", "mains/limit_a"],
             fix=fix,
@@ -170,11 +173,11 @@ def _outlets(ctx: Context, w: Worked) -> list[Finding]:
     if c.fuse_a is None or count * ctx.region.socket_a <= MANY * c.fuse_a + EPS:
         return []
     on, off = kept_on(draws_of(ctx, [w], ctx.design.wiring.mains.keep if ctx.design.wiring.mains else []), c.fuse_a * ctx.region.continuous_frac)
-    outlets = f"{count} outlets" if count > 1 else "an outlet"
-    together = f" Together may run: {', '.join(d.name for d in on)}; not with them: {', '.join(d.name for d in off)}."
-    alone = f" Too much for it by itself: {', '.join(d.name for d in off)}."
-    told = f"One breaker of {c.fuse_a:g} A feeds {outlets} of {ctx.region.socket_a:g} A." + (
-        " What is planned on them may all run together." if not off else together if on else alone
+    outlets = says("outlets", count=count) if count > 1 else says("outlet")
+    together = says("together-may-run-not", d_names=", ".join(d.name for d in on), d_names_2=", ".join(d.name for d in off))
+    alone = says("too-much-for-by", d_names=", ".join(d.name for d in off))
+    told = says("one-breaker-feeds", fuse_a=c.fuse_a, outlets=outlets, socket_a=ctx.region.socket_a) + (
+        says("what-planned-on-them") if not off else together if on else alone
     )
     return [finding("wire-ac-outlets-many", c.id, w.name, told)]
 
@@ -192,9 +195,9 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
             finding(
                 "wire-ac-unsaid",
                 "mains",
-                "Mains side",
-                f"Residual-current device, poles, change-over and bonds are not entered yet. {ctx.region.licensed}",
-                fix=Remedy.sets("Use the usual one", "/wiring", mains=usual(ctx)),
+                says("mains-side"),
+                says("residual-current-device-poles", licensed=ctx.region.licensed),
+                fix=Remedy.sets(says("use-usual-one"), "/wiring", mains=usual(ctx)),
             )
         )
     else:
@@ -210,13 +213,13 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
         c = w.circuit
         if part.lead_rating_a is not None and c.fuse_a is not None and c.fuse_a > part.lead_rating_a + EPS:
             fitting = max((r for r in ctx.region.ac_breakers_a if r <= part.lead_rating_a), default=None)
-            fix = w.change(f"Fit {fitting:g} A", fuse_a=float(fitting)) if fitting else None
+            fix = w.change(says("fit", fitting_a=fitting), fuse_a=float(fitting)) if fitting else None
             out.append(
                 finding(
                     "wire-ac-breaker-above-lead",
                     c.id,
                     w.name,
-                    f"The breaker of {c.fuse_a:g} A stands before leads for {part.lead_rating_a:g} A: they overheat before it trips. {ctx.region.licensed}",
+                    says("breaker-stands-before-leads", fuse_a=c.fuse_a, lead_rating_a=part.lead_rating_a, licensed=ctx.region.licensed),
                     fix=fix,
                 )
             )
@@ -226,8 +229,7 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
                     "wire-ac-lead-short",
                     c.id,
                     w.name,
-                    f"The route is {w.part.length_m:g} m, with 5 % to spare: no {'set of leads' if m and m.leads_joined_count > 1 else 'single lead'} "
-                    "in stock is that long.",
+                    says("route-with-to-spare", length_m=w.part.length_m, m=bool(m and m.leads_joined_count > 1)),
                 )
             )
         elif sum(leg.leads_m) - w.part.length_m > 2.0 + EPS and part.lead_rating_a and leg.current_a > part.lead_rating_a / 3:
@@ -236,7 +238,7 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
                     "wire-lead-coiled",
                     c.id,
                     w.name,
-                    f"The lead is {sum(leg.leads_m) - w.part.length_m:.1f} m longer than its route and carries {leg.current_a:.1f} A: coiled up, it overheats.",
+                    says("lead-longer-than-route", leads_m=sum(leg.leads_m) - w.part.length_m, current_a=leg.current_a),
                 )
             )
     return out
@@ -291,7 +293,9 @@ def shore_findings(ctx: Context) -> list[Finding]:
     def add(rule_id: str, message: str, fix: Remedy | None = None, severity: Severity | None = None, answers: list[Remedy] | None = None) -> None:
         asked = severity == "question"
         out.append(
-            finding(rule_id, "mains", "Mains side", f"{message} {licensed}", fix=None if asked else fix, severity=severity, answers=answers if asked else None)
+            finding(
+                rule_id, "mains", says("mains-side"), f"{message} {licensed}", fix=None if asked else fix, severity=severity, answers=answers if asked else None
+            )
         )
 
     length, area, awg = HOOKUP[ctx.region.wire_series]
@@ -307,43 +311,42 @@ def shore_findings(ctx: Context) -> list[Finding]:
         lost = 2 * length * carried * RHO_WARM / mm2 / ctx.region.mains_v
         named = f"{size} AWG" if isinstance(size, str) else f"{size:g} mm²"
         if rating < post - EPS:
-            add("wire-ac-hookup-lead", f"The lead of {named} carries {rating:g} A unrolled; the post gives {post:g} A.")
+            add("wire-ac-hookup-lead", says("lead-carries-unrolled-post", named=named, rating_a=rating, post_a=post))
         elif lost > POST_DROP + EPS:
-            add("wire-ac-hookup-lead", f"The lead of {length:g} m of {named} loses {lost:.1%} at {carried:g} A. It should lose at most {POST_DROP:.0%}.")
+            add("wire-ac-hookup-lead", says("lead-loses-at-should", length_m=length, named=named, lost=lost, carried_a=carried, post_drop=POST_DROP))
     if post > inlet + EPS and (m.inlet_breaker_a is None or m.inlet_breaker_a > inlet + EPS):
-        have = f"; the breaker there is for {m.inlet_breaker_a:g} A" if m.inlet_breaker_a is not None else ""
+        have = says("breaker-there-for", inlet_breaker_a=m.inlet_breaker_a) if m.inlet_breaker_a is not None else ""
         add(
             "wire-ac-inlet-protect",
-            f"The post gives {post:g} A, the inlet is made for {inlet:g} A{have}.",
-            _set(f"Fit a breaker of {inlet:g} A at the inlet", "inlet_breaker_a", float(inlet)),
+            says("post-gives-inlet-made", post_a=post, inlet_a=inlet, have=have),
+            _set(says("fit-breaker-at-inlet", inlet_a=inlet), "inlet_breaker_a", float(inlet)),
         )
     if m.rcd and m.rcd_type == "ac" and ctx.design.region != "us":
         add(
             "wire-ac-rcd-type",
-            "The residual-current device is of type AC, which electronics with a direct current can blind.",
-            _set("Fit type A", "rcd_type", "a"),
+            says("residual-current-device-type"),
+            _set(says("fit-type"), "rcd_type", "a"),
         )
     afloat = ctx.design.vehicle.preset == "boat"
     if afloat and m.galvanic in (None, "none"):
         metal = ctx.design.vehicle.hull in ("steel", "aluminium")
         add(
             "wire-ac-galvanic",
-            "Through the shore’s earth the hull and its fittings form a battery with every other boat on the pier"
-            + (", and a metal hull is eaten away." if metal else "."),
-            _set("Fit a galvanic isolator", "galvanic", "isolator"),
+            says("through-shores-earth-hull") + (says("and-metal-hull-eaten") if metal else "."),
+            _set(says("fit-galvanic-isolator"), "galvanic", "isolator"),
             "fault" if metal else "question" if m.galvanic is None else None,
             [
-                _set("There is an isolator", "galvanic", "isolator"),
-                _set("There is an isolating transformer", "galvanic", "transformer"),
-                _set("There is neither", "galvanic", "none"),
+                _set(says("there-isolator"), "galvanic", "isolator"),
+                _set(says("there-isolating-transformer"), "galvanic", "transformer"),
+                _set(says("there-neither"), "galvanic", "none"),
             ],
         )
     if ctx.design.region == "us" and not m.surge:
         add(
             "wire-ac-surge",
-            "A post with a lost neutral puts 240 V on 120 V appliances.",
-            _set("Fit surge protection", "surge", True),
+            says("post-with-lost-neutral"),
+            _set(says("fit-surge-protection"), "surge", True),
             "question" if m.surge is None else None,
-            [_set("There is one", "surge", True), _set("There is none", "surge", False)],
+            [_set(says("there-one"), "surge", True), _set(says("there-none"), "surge", False)],
         )
     return out

@@ -12,6 +12,7 @@ from bothy.core.wiring.circuits import size_text
 from bothy.core.wiring.conductors import row_of, table_ampacity
 from bothy.core.wiring.lists import fuse_needs, terminal_of
 from bothy.core.wiring.short_circuit import withstand_constant, withstand_time
+from bothy.core.words.says import wiring_says as says
 
 rules(
     "wiring",
@@ -67,8 +68,8 @@ def _cable(w: Worked) -> list[Finding]:
                 "wire-hidden-joint",
                 c.id,
                 w.name,
-                "A joint is where failures are; this one cannot be reached.",
-                fix=w.change("Lay one whole cable instead", joint="none"),
+                says("joint-where-failures-this"),
+                fix=w.change(says("lay-one-whole-cable"), joint="none"),
             )
         )
     if c.parallel_count > 1 and not c.parallel_equal:
@@ -77,8 +78,8 @@ def _cable(w: Worked) -> list[Finding]:
                 "wire-parallel-unequal",
                 c.id,
                 w.name,
-                f"The {c.parallel_count} cables in parallel are not alike, so they do not share the current: one takes most of it.",
-                fix=w.change("Make them alike", parallel_equal=True),
+                says("cables-in-parallel-not", parallel_count=c.parallel_count),
+                fix=w.change(says("make-them-alike"), parallel_equal=True),
             )
         )
     if (c.negative_area_mm2 is not None or c.negative_awg is not None) and c.sized and c.fuse_a is not None and p.ampacity_a:
@@ -86,19 +87,12 @@ def _cable(w: Worked) -> list[Finding]:
         there, back = row_of(c.area_mm2, c.awg)[1], row_of(c.negative_area_mm2, c.negative_awg)[1]
         carries = p.ampacity_a * table_ampacity(back, klass) / table_ampacity(there, klass)
         if carries < c.fuse_a - EPS:
-            text = (
-                f"The negative cable ({size_text(c.negative_area_mm2, c.negative_awg)}) may carry {carries:.1f} A. The fuse allows {c.fuse_a:g} A, "
-                "and all of it returns through the negative."
-            )
-            out.append(
-                finding(
-                    "wire-negative-smaller", c.id, w.name, text, fix=w.change("Use the same size as the positive", negative_area_mm2=None, negative_awg=None)
-                )
-            )
+            text = says("negative-cable-may-carry", size_text=size_text(c.negative_area_mm2, c.negative_awg), carries_a=carries, fuse_a=c.fuse_a)
+            out.append(finding("wire-negative-smaller", c.id, w.name, text, fix=w.change(says("use-same-size-as"), negative_area_mm2=None, negative_awg=None)))
     if c.labelled in ("none", "near", "far"):
-        ends = {"none": "either end", "near": "its far end", "far": "its near end"}[c.labelled]
+        ends = {"none": says("either-end"), "near": says("far-end"), "far": says("near-end")}[c.labelled]
         out.append(
-            finding("wire-label-missing", c.id, w.name, f"The cable has no label at {ends}.", fix=w.change("Enter that both labels are on", labelled="both"))
+            finding("wire-label-missing", c.id, w.name, says("cable-has-no-label", ends=ends), fix=w.change(says("enter-that-both-labels"), labelled="both"))
         )
     return out
 
@@ -109,7 +103,8 @@ def _burns(ctx: Context, w: Worked) -> list[Finding]:
     if c.clearing_time_s is None or p.fault_a is None or not c.sized:
         return []
     k = withstand_constant(
-        given("insulation_temp_c", float(c.insulation_temp_c), "typed", "class of its insulation"), given("final_temp_c", PVC_LIMIT_C, "table", "PVC, cautious")
+        given("insulation_temp_c", float(c.insulation_temp_c), "typed", says("class-insulation")),
+        given("final_temp_c", PVC_LIMIT_C, "table", says("pvc-cautious")),
     )
     stands = ctx.book.put(
         f"circuits/{c.id}/withstand_s",
@@ -122,7 +117,7 @@ def _burns(ctx: Context, w: Worked) -> list[Finding]:
             "wire-cable-burns-first",
             c.id,
             w.name,
-            f"A short circuit of {p.fault_a / 1000:.1f} kA ruins the cable in {1000 * stands:.1f} ms; its fuse opens in {1000 * c.clearing_time_s:g} ms.",
+            says("short-circuit-ruins-cable", fault_ka=p.fault_a / 1000, stands_ms=1000 * stands, clearing_time_ms=1000 * c.clearing_time_s),
             figures=[f"circuits/{c.id}/withstand_s", f"circuits/{c.id}/fault_a"],
         )
     ]
@@ -150,10 +145,9 @@ def _studs(ctx: Context, worked: list[Worked]) -> list[Finding]:
             finding(
                 "wire-stud-stacked",
                 "wiring",
-                "Busbar",
-                f"The busbar has {lugs} lugs on {wiring.bus_studs_count} stud{'s' if wiring.bus_studs_count > 1 else ''}; more than {MOST_LUGS} on one work "
-                "loose.",
-                fix=Remedy.sets(f"Fit a busbar with {need} studs", "/wiring", bus_studs_count=need),
+                says("busbar"),
+                says("busbar-has-lugs-on", lugs=lugs, bus_studs_count=wiring.bus_studs_count, most_lugs=MOST_LUGS),
+                fix=Remedy.sets(says("fit-busbar-with-studs", need=need), "/wiring", bus_studs_count=need),
             )
         )
     if wiring.bus_stud_mm is not None:
@@ -164,7 +158,10 @@ def _studs(ctx: Context, worked: list[Worked]) -> list[Finding]:
                 continue
             out.append(
                 finding(
-                    "wire-stud-stacked", w.circuit.id, w.name, f"Lugs for {w.part.size_text} are made for {kind.stud}; the busbar has M{wiring.bus_stud_mm}."
+                    "wire-stud-stacked",
+                    w.circuit.id,
+                    w.name,
+                    says("lugs-for-made-for", size_text=w.part.size_text, stud=kind.stud, bus_stud_mm=wiring.bus_stud_mm),
                 )
             )
     return out
@@ -179,7 +176,11 @@ def _spares(ctx: Context, worked: list[Worked]) -> list[Finding]:
     lacking = [f"{short} × {n.family} {n.rating_a:g} A" for n in needs if (short := n.spare - have.get((n.key, n.rating_a), 0)) > 0]
     if not lacking:
         return []
-    return [finding("wire-spares-missing", "wiring", "Wiring", f"The kit lacks {', '.join(lacking[:8])}{' and more' if len(lacking) > 8 else ''}.")]
+    return [
+        finding(
+            "wire-spares-missing", "wiring", says("wiring"), says("kit-lacks-and-more", lacking=", ".join(lacking[:8]), lacking_count_over=len(lacking) > 8)
+        )
+    ]
 
 
 def making_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
@@ -191,13 +192,13 @@ def making_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
             finding(
                 "wire-reachable-live",
                 "wiring",
-                "Wiring",
-                "A dropped spanner across two posts welds itself on and burns.",
-                fix=Remedy.sets("Enter that the covers are on", "/wiring", live_covered=True),
+                says("wiring"),
+                says("dropped-spanner-across-two"),
+                fix=Remedy.sets(says("enter-that-covers-on"), "/wiring", live_covered=True),
             )
         )
     mains = [w.circuit for w in worked if w.circuit.kind == "main" and w.circuit.fuse_a is not None]
     largest = max((c.fuse_a or 0.0 for c in mains), default=0.0)
     if wiring.isolator_a and wiring.isolator_a < largest - EPS:
-        out.append(finding("wire-isolator-small", "wiring", "Wiring", f"The isolator is for {wiring.isolator_a:g} A, behind a main fuse of {largest:g} A."))
+        out.append(finding("wire-isolator-small", "wiring", says("wiring"), says("isolator-for-behind-main", isolator_a=wiring.isolator_a, largest_a=largest)))
     return out + _studs(ctx, worked) + _spares(ctx, worked)

@@ -16,6 +16,7 @@ from bothy.core.figure import Figure, derived, formula, given
 from bothy.core.method.sources import Method
 from bothy.core.wiring.conductors import Awg, row_of, warm_resistance
 from bothy.core.wiring.drop import cable_heat, drop_fraction, load_voltage
+from bothy.core.words.says import wiring_says as says
 
 REF = "ref"
 LEAST_MOHM = 0.001
@@ -50,12 +51,12 @@ class NetworkBranch(Contract):
     @model_validator(mode="after")
     def _resistance(self) -> Self:
         if self.area_mm2 is not None and self.awg is not None:
-            raise wrong("awg", "give area_mm2 or awg, not both")
+            raise wrong("awg", says("give-area-or-awg"))
         sized = self.area_mm2 is not None or self.awg is not None
         if self.resistance_mohm is None and not (sized and self.length_m is not None):
-            raise wrong("resistance_mohm", "is required, or a size (area_mm2 or awg) with length_m")
+            raise wrong("resistance_mohm", says("required-or-size-area"))
         if self.from_ == self.to:
-            raise wrong("to", f"must be another node than '{self.from_}'")
+            raise wrong("to", says("must-be-another-node", from_=self.from_))
         return self
 
     def mohm(self, temp_c: float) -> float:
@@ -100,18 +101,16 @@ class DcNetworkIn(Contract):
         at: set[str] = set()
         for s in self.sources:
             if s.node == REF or s.node in at:
-                raise wrong(
-                    "node", f"'{s.node}' {'is the negative post' if s.node == REF else 'has two sources'}; a source stands between its own node and ref"
-                )
+                raise wrong("node", says("negative-post-source-stands", node=s.node, node_is=s.node == REF))
             at.add(s.node)
         known = set(nodes_of(self.sources, self.branches)) | {REF}
         for load in self.loads:
             for key, node in (("node", load.node), ("return_node", load.return_node)):
                 if node not in known:
-                    raise wrong(key, f"of load '{load.id}' is '{node}', which no source and no branch names")
+                    raise wrong(key, says("load-which-no-source", load_id=load.id, node=node))
         apart = known - reached(self.sources, [(b.from_, b.to) for b in self.branches])
         if apart:
-            raise wrong("branches", f"no source can reach {', '.join(sorted(apart))}, whatever is switched on")
+            raise wrong("branches", says("no-source-can-reach", apart=", ".join(sorted(apart))))
         return self
 
 
@@ -281,7 +280,7 @@ class State(NamedTuple):
 
     def node_figure(self, node: NodeName) -> Figure:
         """Voltage of a node as a figure."""
-        return given("node_voltage_v", self.volts(node), "computed", "solved with all other nodes; against the negative post", source=Method("wiring.network"))
+        return given("node_voltage_v", self.volts(node), "computed", says("solved-with-all-other"), source=Method("wiring.network"))
 
     def current(self, b: NetworkBranch) -> Figure:
         """Current of a branch in A, positive from→to."""
@@ -320,7 +319,7 @@ def dc_network(inp: DcNetworkIn, sources: dict[str, Figure] | None = None) -> Dc
     """
     state = solve(inp)
     names, joined, mohm, solved = state.names, state.joined, state.mohm, state.solved
-    steps = derived("iteration_count", "steps until no voltage moves by 1e-9 V", solved.steps, Method("wiring.network"))
+    steps = derived("iteration_count", says("steps-until-no-voltage"), solved.steps, Method("wiring.network"))
     if solved.volts is None:
         return DcNetworkOut.of(
             converged=False,
@@ -350,13 +349,12 @@ def dc_network(inp: DcNetworkIn, sources: dict[str, Figure] | None = None) -> Dc
     top = max(v[s.node] for s in inp.sources)
     load_v: dict[str, Figure] = {}
     load_a = {
-        x.id: given("load_current_a", solved.load_a.get(x.id, 0.0), "computed", "P/V, V/R or as given, at the voltage solved", source=Method("wiring.network"))
-        for x in inp.loads
+        x.id: given("load_current_a", solved.load_a.get(x.id, 0.0), "computed", says("or-as-given-at"), source=Method("wiring.network")) for x in inp.loads
     }
     load_drop: dict[str, Figure | None] = {}
     for x in inp.loads:
         if x.id not in solved.load_a:
-            load_v[x.id], load_drop[x.id] = given("load_voltage_v", 0.0, "computed", "no source reaches it as switched", source=Method("wiring.network")), None
+            load_v[x.id], load_drop[x.id] = given("load_voltage_v", 0.0, "computed", says("no-source-reaches-as"), source=Method("wiring.network")), None
             continue
         across = load_voltage(v[x.node], v[x.return_node])
         load_v[x.id] = across

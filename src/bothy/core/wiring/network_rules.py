@@ -15,6 +15,7 @@ from bothy.core.wiring.currents import charged_through
 from bothy.core.wiring.distribution import BANK, NetworkPart, board_node, least_voltage
 from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A
 from bothy.core.wiring.rules import keeps_limit, refit
+from bothy.core.words.says import wiring_says as says
 
 rules(
     "wiring",
@@ -80,9 +81,9 @@ def thicker(w: Worked, part: float = 0.999) -> Remedy | None:
     now = row_of(c.area_mm2, c.awg)[1].plain
     if c.awg is not None:
         size = next((s for s, row in AWG.items() if row.plain <= part * now), None)
-        return w.change(f"Fit {size_text(None, size)} on {c.name}", awg=size) if size else None
+        return w.change(says("fit-on", size_text=size_text(None, size), c_name=c.name), awg=size) if size else None
     area = next((a for a, row in METRIC.items() if row.plain <= part * now), None)
-    return w.change(f"Fit {size_text(area, None)} on {c.name}", area_mm2=area) if area else None
+    return w.change(says("fit-on", size_text=size_text(area, None), c_name=c.name), area_mm2=area) if area else None
 
 
 def _drop(ctx: Context, worked: list[Worked]) -> list[Finding]:
@@ -97,13 +98,16 @@ def _drop(ctx: Context, worked: list[Worked]) -> list[Finding]:
             fits = w.best_mohm is not None and w.part.resistance_mohm is not None and w.best_mohm > 0.99 * w.part.resistance_mohm
             fix = _costliest(w, by_id) if costly == c.id and fits else refit(w) if costly == c.id else thicker(by_id[costly], 1 - excess)
             most = f", {w.way_v[costly]:.2f} V of it on {by_id[costly].circuit.name}, {by_id[costly].part.size_text or 'not sized yet'}"
-            text = (
-                f"Voltage drop from busbar to appliance: {p.path_drop_v:.2f} V ({p.path_drop_frac or 0:.1%}) at worst"
-                f"{most if len(w.way_v) > 1 else ''}. "
-                f"The limit is {p.limit_v:.2f} V ({p.drop_class.replace('_', '-')})."
+            text = says(
+                "voltage-drop-from-busbar-to",
+                path_drop_v=p.path_drop_v,
+                path_drop_frac=p.path_drop_frac or 0,
+                most=most if len(w.way_v) > 1 else "",
+                limit_v=p.limit_v,
+                replace=p.drop_class.replace("_", "-"),
             )
             if costly == c.id and p.max_length_m and p.before_v < p.limit_v:
-                text += f" At this size the cable may be {p.max_length_m * (p.limit_v - p.before_v) / p.limit_v:.1f} m long at most."
+                text += says("at-this-size-cable", max_length_m=p.max_length_m * (p.limit_v - p.before_v) / p.limit_v)
             out.append(finding("wire-drop-over-limit", c.id, w.name, text, fix=fix, figures=[f"circuits/{c.id}/path_drop_v"]))
         if c.kind == "inverter" and p.worst_v is not None and p.worst_v < INVERTER_LEAST_V * ctx.scale - EPS:
             out.append(
@@ -111,7 +115,7 @@ def _drop(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-load-undervoltage",
                     c.id,
                     w.name,
-                    f"At full load and a low bank {p.worst_v:.2f} V arrive; an inverter switches off under {INVERTER_LEAST_V * ctx.scale:g} V.",
+                    says("at-full-load-and", worst_v=p.worst_v, inverter_least_v=INVERTER_LEAST_V * ctx.scale),
                     fix=_costliest(w, by_id),
                     figures=[f"circuits/{c.id}/worst_v"],
                 )
@@ -127,7 +131,7 @@ def _drop(ctx: Context, worked: list[Worked]) -> list[Finding]:
                         "wire-load-undervoltage",
                         c.id,
                         w.name,
-                        f"In the worst case {a.name} gets {p.worst_v:.2f} V; it needs at least {v:g} V.",
+                        says("in-worst-case-gets", a_name=a.name, worst_v=p.worst_v, v=v),
                         fix=_costliest(w, by_id),
                         figures=[f"circuits/{c.id}/worst_v"],
                     )
@@ -175,7 +179,7 @@ def _short_circuit(ctx: Context, worked: list[Worked], network: NetworkPart) -> 
                     "wire-fault-too-weak",
                     c.id,
                     w.name,
-                    f"A short circuit at the far end draws {p.far_fault_a:.0f} A; the {c.fuse_a:g} A fuse needs {QUICK_BREAK * c.fuse_a:g} A to blow at once.",
+                    says("short-circuit-at-far", far_fault_a=p.far_fault_a, fuse_a=c.fuse_a, quick_break_a=QUICK_BREAK * c.fuse_a),
                     fix=fix,
                     figures=[f"circuits/{c.id}/far_fault_a"],
                 )
@@ -195,12 +199,9 @@ def _short_circuit(ctx: Context, worked: list[Worked], network: NetworkPart) -> 
         node = network.nodes.get(board_node(board_id or None))
         board = ctx.design.board(board_id)
         least = min(_breaks(w, ctx.top_v) for w in items)
-        many = "a fuse" if len(items) == 1 else f"{len(items)} fuses"
-        text = (
-            f"A short circuit right behind the board could reach {(node.fault_a or 0) / 1000 if node else 0:.1f} kA; "
-            f"{many} on it can safely break only {least / 1000:g} kA. "
-        )
-        text += "The main fuse would clear it, and cut all power." if backed else "No main fuse would clear it for them: fit one with enough breaking capacity."
+        many = says("fuse") if len(items) == 1 else says("fuses", items_count=len(items))
+        text = says("short-circuit-right-behind", fault_ka=(node.fault_a or 0) / 1000 if node else 0, many=many, least_ka=least / 1000)
+        text += says("main-fuse-would-clear") if backed else says("no-main-fuse-would")
         out.append(
             finding(
                 "wire-interrupt-too-low",
@@ -210,7 +211,7 @@ def _short_circuit(ctx: Context, worked: list[Worked], network: NetworkPart) -> 
                 severity="note" if backed else "danger",
                 figures=[f"network/{board_node(board_id or None)}/fault_a"],
                 related=[w.circuit.id for w in items],
-                remedy="Use a longer or thinner feeder, or fuses of a family that breaks more." if backed else None,
+                remedy=says("use-longer-or-thinner") if backed else None,
             )
         )
     return out
@@ -228,31 +229,27 @@ def _bank_fuses(ctx: Context, network: NetworkPart) -> list[Finding]:
             finding(
                 "wire-no-fuse-at-source",
                 "wiring",
-                "Wiring",
-                f"When one of the {bank.parallel_count} batteries in parallel fails, {amps / 1000:.0f} kA flow into it past the main fuse.",
-                fix=Remedy.sets("Fit a high-interrupt fuse on each battery", "/wiring", battery_fuses=True),
+                says("wiring"),
+                says("when-one-batteries-in", parallel_count=bank.parallel_count, amps_ka=amps / 1000),
+                fix=Remedy.sets(says("fit-high-interrupt-fuse"), "/wiring", battery_fuses=True),
                 figures=figures,
-                remedy="Fit a fuse on the post of each battery.",
+                remedy=says("fit-fuse-on-post"),
             )
         ]
     # the fuse on one battery meets that battery's own current, or what the others push back into it
     worst = amps * max(1, bank.parallel_count - 1) / bank.parallel_count
     if ctx.chem.lithium and worst > FAMILIES["class_t"].interrupt_a(ctx.top_v) + EPS:
-        whose = "One battery of this size may push" if bank.parallel_count < 3 else f"A fault in one battery may draw from the other {bank.parallel_count - 1}"
-        taken = (
-            f"{bank.unit_resistance_mohm:g} mΩ of the data sheet was taken."
-            if bank.unit_resistance_mohm
-            else "The resistance is typical, low on purpose, with 0.5 mΩ of posts and links."
-        )
+        whose = says("one-battery-this-size") if bank.parallel_count < 3 else says("fault-in-one-battery", parallel_count=bank.parallel_count - 1)
+        taken = says("data-sheet-was-taken", unit_resistance_mohm=bank.unit_resistance_mohm) if bank.unit_resistance_mohm else says("resistance-typical-low-on")
         return [
             finding(
                 "wire-interrupt-too-low",
                 "wiring",
-                "Wiring",
-                f"{whose} {worst / 1000:.0f} kA, more than the 20 kA of a high-interrupt fuse. {taken}",
+                says("wiring"),
+                says("more-than-high-interrupt", whose=whose, worst_ka=worst / 1000, taken=taken),
                 severity="advice",
                 figures=figures,
-                remedy="Ask the maker for the internal resistance; smaller batteries in parallel, each with its fuse.",
+                remedy=says("ask-maker-for-internal"),
             )
         ]
     return []
@@ -291,14 +288,13 @@ def _selectivity(ctx: Context, worked: list[Worked]) -> list[Finding]:
         fits = rating is not None and up.part.window_high_a is not None and rating <= up.part.window_high_a + EPS
         if not fits:  # nothing larger that its own cable allows: there is no better choice to advise
             continue
-        fix = up.change(f"Fit {rating:g} A on {c.name}", fuse_a=rating)
+        fix = up.change(says("fit-on-2", rating_a=rating, c_name=c.name), fuse_a=rating)
         out.append(
             finding(
                 "wire-selectivity",
                 c.id,
                 up.name,
-                f"The fuse of {c.fuse_a:g} A stands above the {d.fuse_a:g} A of {d.name}: a fault there may open both. At least {wanted:.0f} A "
-                "would leave the rest on.",
+                says("fuse-stands-above-fault", fuse_a=c.fuse_a, fuse_a_2=d.fuse_a, d_name=d.name, wanted_a=wanted),
                 fix=fix,
                 related=[d.id],
             )
@@ -315,26 +311,26 @@ def _placement(ctx: Context, worked: list[Worked]) -> list[Finding]:
         fused = c.protection != "none" and c.fuse_a is not None
         limit = SHEATHED_M if c.sheathed else BARE_M
         if fused and c.fuse_distance_m is not None and c.fuse_distance_m > limit + EPS:
-            fix = w.change("Sheath that piece", sheathed=True) if c.fuse_distance_m <= SHEATHED_M + EPS else None
+            fix = w.change(says("sheath-that-piece"), sheathed=True) if c.fuse_distance_m <= SHEATHED_M + EPS else None
             out.append(
                 finding(
                     "wire-fuse-too-far",
                     c.id,
                     w.name,
-                    f"Before the fuse {c.fuse_distance_m:g} m of cable are unprotected. It may be at most {limit:g} m.",
+                    says("before-fuse-cable-unprotected", fuse_distance_m=c.fuse_distance_m, limit_m=limit),
                     fix=fix,
                 )
             )
         if fused and c.holder_rating_a is not None and (c.fuse_a or 0) > c.holder_rating_a + EPS:
-            out.append(finding("wire-holder-too-small", c.id, w.name, f"The {c.fuse_a:g} A fuse sits in a holder for {c.holder_rating_a:g} A."))
+            out.append(finding("wire-holder-too-small", c.id, w.name, says("fuse-sits-in-holder", fuse_a=c.fuse_a, holder_rating_a=c.holder_rating_a)))
         if c.kind in ("driving", "driving_in") and relay and fused and c.far_fuse_a is None:
             out.append(
                 finding(
                     "wire-both-ends-unfused",
                     c.id,
                     w.name,
-                    "Through a relay both batteries can push into a fault on this cable; only one end is fused.",
-                    fix=w.change(f"Fit {c.fuse_a:g} A at the other end too", far_fuse_a=c.fuse_a),
+                    says("through-relay-both-batteries"),
+                    fix=w.change(says("fit-at-other-end", fuse_a=c.fuse_a), far_fuse_a=c.fuse_a),
                 )
             )
         if c.protection == "breaker" and not w.part.ac and c.breaker_mark != "dc":
@@ -342,16 +338,16 @@ def _placement(ctx: Context, worked: list[Worked]) -> list[Finding]:
                 c.kind == "feeder" and c.board is not None and charged_through(ctx, c.board)
             )
             if c.breaker_mark == "ac_only" or both_ways:
-                why = "Made for AC: at DC its arc may not go out." if c.breaker_mark == "ac_only" else "Polarised, and here the current flows both ways."
-                out.append(finding("wire-dc-breaker-wrong", c.id, w.name, why, fix=w.change("Fit a non-polarised DC breaker", breaker_mark="dc")))
+                why = says("made-for-ac-at") if c.breaker_mark == "ac_only" else says("polarised-and-here-current")
+                out.append(finding("wire-dc-breaker-wrong", c.id, w.name, why, fix=w.change(says("fit-non-polarised-dc"), breaker_mark="dc")))
         if ctx.design.wiring.shunt and c.negative_at == "post" and not w.part.ac:
             out.append(
                 finding(
                     "wire-shunt-bypassed",
                     c.id,
                     w.name,
-                    "The circuit’s negative goes straight to the battery post, past the shunt, so the monitor doesn’t see its current.",
-                    fix=w.change("Land it on the busbar", negative_at="busbar"),
+                    says("circuits-negative-goes-straight"),
+                    fix=w.change(says("land-on-busbar"), negative_at="busbar"),
                 )
             )
     return out
@@ -363,12 +359,8 @@ def _negative_side(ctx: Context, worked: list[Worked]) -> list[Finding]:
     if not w.circuits:
         return out
     if w.chassis_bond_count != 1:
-        told = (
-            "The negative is not bonded to the bodywork, so a fault to the metal blows no fuse."
-            if w.chassis_bond_count == 0
-            else f"The negative is bonded to the bodywork {w.chassis_bond_count} times: current finds its way through the metal and past the shunt."
-        )
-        out.append(finding("wire-multi-chassis-bond", "wiring", "Wiring", told, fix=Remedy.sets("Keep one bond", "/wiring", chassis_bond_count=1)))
+        told = says("negative-not-bonded-to") if w.chassis_bond_count == 0 else says("negative-bonded-to-bodywork", chassis_bond_count=w.chassis_bond_count)
+        out.append(finding("wire-multi-chassis-bond", "wiring", says("wiring"), told, fix=Remedy.sets(says("keep-one-bond"), "/wiring", chassis_bond_count=1)))
     main_mm2 = max(
         (x.circuit.metal_mm2 * x.circuit.parallel_count for x in worked if x.circuit.kind == "main"),
         default=0.0,
@@ -380,9 +372,9 @@ def _negative_side(ctx: Context, worked: list[Worked]) -> list[Finding]:
             finding(
                 "wire-bond-thin",
                 "wiring",
-                "Wiring",
-                f"The bond is {w.chassis_bond_mm2:g} mm²; at least {least:.4g} mm² would outlast the main fuse.",
-                fix=Remedy.sets(f"Fit {size:g} mm²", "/wiring", chassis_bond_mm2=size) if size else None,
+                says("wiring"),
+                says("bond-at-least-would", chassis_bond_mm2=w.chassis_bond_mm2, least_mm2=least),
+                fix=Remedy.sets(says("fit-2", size_mm2=size), "/wiring", chassis_bond_mm2=size) if size else None,
             )
         )
     if w.bus_layout == "one" and ctx.chem.lithium and ctx.design.power.bank is not None:
@@ -390,9 +382,9 @@ def _negative_side(ctx: Context, worked: list[Worked]) -> list[Finding]:
             finding(
                 "wire-single-bus",
                 "wiring",
-                "Wiring",
-                "With one busbar, the battery’s protection cannot switch off charging and leave the loads on, or the reverse.",
-                fix=Remedy.sets("Lay out two busbars", "/wiring", bus_layout="two"),
+                says("wiring"),
+                says("with-one-busbar-batterys"),
+                fix=Remedy.sets(says("lay-out-two-busbars"), "/wiring", bus_layout="two"),
             )
         )
     return out
@@ -409,7 +401,7 @@ def _boards(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-board-unconnected",
                     b.id,
                     b.name,
-                    "Circuits start at this board, but no feeder brings it power. Use Bothy’s board feed in the suggestions.",
+                    says("circuits-start-at-this"),
                 )
             )
         if len(feeds) > 1:
@@ -418,7 +410,7 @@ def _boards(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-double-feed",
                     b.id,
                     b.name,
-                    f"{', '.join(w.name for w in feeds)} make a ring: neither fuse protects it alone.",
+                    says("make-ring-neither-fuse", w_names=", ".join(w.name for w in feeds)),
                     related=[w.circuit.id for w in feeds],
                 )
             )
@@ -437,9 +429,8 @@ def network_findings(ctx: Context, worked: list[Worked], network: NetworkPart) -
             finding(
                 "wire-voltage-collapse",
                 "wiring",
-                "Wiring",
-                f"At {network.low_v:g} V with everything on, no voltage satisfies all loads. {w.name} needs {watts:.0f} W; at most {most:.0f} W "
-                "can pass its cable.",
+                says("wiring"),
+                says("at-with-everything-on", low_v=network.low_v, w_name=w.name, watts_w=watts, most_w=most),
                 fix=wider.first_step() if wider else None,
                 related=[w.circuit.id],
             )

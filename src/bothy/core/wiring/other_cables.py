@@ -17,6 +17,7 @@ from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.circuits import size_text
 from bothy.core.wiring.conductors import AREA, METRIC, ConductorAmpacityIn, conductor_ampacity
+from bothy.core.words.says import wiring_says as says
 
 rules(
     "wiring",
@@ -51,14 +52,14 @@ CODES: dict[OtherKind, str] = {
     "trailer_lights": "TL",
 }
 NAMES: dict[OtherKind, str] = {
-    "panels": "Panels to controller",
-    "inlet": "Inlet to mains board",
-    "inverter_out": "Inverter to mains board",
-    "chassis_bond": "Chassis bond of the negative side",
-    "mains_earth": "Mains earth to chassis",
-    "gas_bond": "Bond of the gas pipe",
-    "hull_bond": "Bond of hull and fittings",
-    "trailer_lights": "Trailer lights",
+    "panels": says("panels-to-controller"),
+    "inlet": says("inlet-to-mains-board"),
+    "inverter_out": says("inverter-to-mains-board"),
+    "chassis_bond": says("chassis-bond-negative-side"),
+    "mains_earth": says("mains-earth-to-chassis"),
+    "gas_bond": says("bond-gas-pipe"),
+    "hull_bond": says("bond-hull-and-fittings"),
+    "trailer_lights": says("trailer-lights"),
 }
 USUAL_M: dict[OtherKind, float] = {
     "panels": 6.0,
@@ -190,11 +191,7 @@ def _of_panels(ctx: Context, want: Wanted) -> _Carries:
     arrays = p.shared_arrays if want.array is None else [a for a in p.arrays if a.id == want.array]
     amps, volts, works_a = _panels(ctx, arrays)
     strings = sum(a.parallel_count for a in arrays)
-    text = (
-        "a fuse in each string"
-        if any(a.string_fuse for a in arrays)
-        else f"none needed: {strings} string{'s feed' if strings > 1 else ' feeds'} no more than the cable carries"
-    )
+    text = says("fuse-in-each-string") if any(a.string_fuse for a in arrays) else says("none-needed-string-feed", strings=strings)
     return _Carries(amps, volts, works_a, None, LEAST_PV_MM2, 2, f"{', '.join(a.name for a in arrays)} → controller", text)
 
 
@@ -202,9 +199,9 @@ def _of_inlet(ctx: Context, c: OtherCable | None) -> _Carries:
     shore, m = ctx.design.power.shore, ctx.design.wiring.mains
     inlet = (shore.inlet_current_a if shore else None) or ctx.region.inlet_a
     rating = (m.inlet_breaker_a if m else None) or (c.protection_a if c else None) or inlet
-    amps = given("current_a", inlet, "typed" if shore and shore.inlet_current_a else "table", "rating of the inlet", label="current of the inlet")
-    text = "breaker and residual-current device at the inlet, double-pole"
-    return _Carries(amps, ctx.region.mains_v, None, rating, LEAST_AC_MM2, 3, "inlet → mains board", text)
+    amps = given("current_a", inlet, "typed" if shore and shore.inlet_current_a else "table", says("rating-inlet"), label=says("current-inlet"))
+    text = says("breaker-and-residual-current")
+    return _Carries(amps, ctx.region.mains_v, None, rating, LEAST_AC_MM2, 3, says("inlet-mains-board"), text)
 
 
 def _of_inverter(ctx: Context, rating_w: float, c: OtherCable | None) -> _Carries:
@@ -214,23 +211,23 @@ def _of_inverter(ctx: Context, rating_w: float, c: OtherCable | None) -> _Carrie
     breakers = ctx.region.ac_breakers_a
     enough = (float(r) for r in breakers if r * ctx.region.continuous_frac >= amps.value - EPS)
     rating = (c.protection_a if c else None) or next(enough, float(breakers[-1]))
-    text = "the inverter’s own limit, a breaker and a residual-current device"
-    return _Carries(amps, mains_v, None, rating, 1.5, 3, "inverter → mains board", text)
+    text = says("inverters-own-limit-breaker")
+    return _Carries(amps, mains_v, None, rating, 1.5, 3, says("inverter-mains-board"), text)
 
 
 def _of_trailer(ctx: Context, c: OtherCable | None) -> _Carries:
     typed = c.current_a if c else None
-    amps = given("current_a", typed or TRAILER_A, "typed" if typed else "assumed", "all lamps of a trailer, typical", label="current of the lights")
+    amps = given("current_a", typed or TRAILER_A, "typed" if typed else "assumed", says("all-lamps-trailer-typical"), label=says("current-lights"))
     rating = (c.protection_a if c else None) or TRAILER_FUSE_A
-    text = "fuse in the towing vehicle; never joined to the house bank"
-    return _Carries(amps, ctx.vehicle_v, amps.value, rating, 1.5, 2, "towing vehicle’s plug → lights", text)
+    text = says("fuse-in-towing-vehicle")
+    return _Carries(amps, ctx.vehicle_v, amps.value, rating, 1.5, 2, says("towing-vehicles-plug-lights"), text)
 
 
 EARTH_LEADS = {
-    "chassis_bond": "negative busbar → chassis",
-    "mains_earth": "mains board → chassis",
-    "gas_bond": "gas pipe → chassis",
-    "hull_bond": "earth busbar → hull and fittings",
+    "chassis_bond": says("negative-busbar-chassis"),
+    "mains_earth": says("mains-board-chassis"),
+    "gas_bond": says("gas-pipe-chassis"),
+    "hull_bond": says("earth-busbar-hull-and"),
 }
 
 
@@ -246,7 +243,7 @@ def _carries(ctx: Context, worked: list[Worked], want: Wanted, c: OtherCable | N
     if want.kind == "trailer_lights":
         return _of_trailer(ctx, c)
     least = max(LEAST_BOND_MM2, _main_mm2(worked) / 2) if want.kind == "chassis_bond" else LEAST_EARTH_MM2
-    return _Carries(None, None, None, None, least, 1, EARTH_LEADS[want.kind], "none: an earth is never fused or switched")
+    return _Carries(None, None, None, None, least, 1, EARTH_LEADS[want.kind], says("none-earth-never-fused"))
 
 
 def _one(ctx: Context, worked: list[Worked], want: Wanted, c: OtherCable | None) -> OtherPart:
@@ -334,14 +331,14 @@ def work_others(ctx: Context, worked: list[Worked]) -> tuple[dict[str, OtherPart
             missing.append(part.name)
         if part.ok is False and c is not None:
             i = ctx.design.wiring.others.index(c)
-            fix = Remedy.sets(f"Fit {part.best_text}", f"/wiring/others/{i}", c.id, area_mm2=part.best_area_mm2, awg=part.best_awg)
+            fix = Remedy.sets(says("fit-3", best_text=part.best_text), f"/wiring/others/{i}", c.id, area_mm2=part.best_area_mm2, awg=part.best_awg)
             if part.current_a is None:
                 found.append(
                     finding(
                         "wire-earth-thin",
                         f"other:{c.id}",
                         part.name,
-                        f"The earth is {part.size_text}; it must carry a fault until its fuse opens: at least {part.best_text}.",
+                        says("earth-must-carry-fault", size_text=part.size_text, best_text=part.best_text),
                         fix=fix,
                     )
                 )
@@ -352,7 +349,7 @@ def work_others(ctx: Context, worked: list[Worked]) -> tuple[dict[str, OtherPart
                         "wire-other-thin",
                         f"other:{c.id}",
                         part.name,
-                        f"Up to {most:.1f} A may flow; {part.size_text} carries {part.ampacity_a or 0:.1f} A.",
+                        says("up-to-may-flow", most_a=most, size_text=part.size_text, ampacity_a=part.ampacity_a or 0),
                         fix=fix,
                         figures=[f"others/{c.id}/current_a", f"others/{c.id}/ampacity_a"],
                     )
@@ -363,14 +360,18 @@ def work_others(ctx: Context, worked: list[Worked]) -> tuple[dict[str, OtherPart
                     "wire-other-drop",
                     f"other:{c.id}",
                     part.name,
-                    f"The voltage drop is {part.drop_frac:.1%} over {part.length_m:g} m of {part.size_text}.",
+                    says("voltage-drop-over", drop_frac=part.drop_frac, length_m=part.length_m, size_text=part.size_text),
                     fix=Remedy.sets(
-                        f"Fit {part.best_text}", f"/wiring/others/{ctx.design.wiring.others.index(c)}", c.id, area_mm2=part.best_area_mm2, awg=part.best_awg
+                        says("fit-3", best_text=part.best_text),
+                        f"/wiring/others/{ctx.design.wiring.others.index(c)}",
+                        c.id,
+                        area_mm2=part.best_area_mm2,
+                        awg=part.best_awg,
                     ),
                 )
             )
     if missing and worked:
-        found.append(finding("wire-other-missing", "wiring", "Wiring", f"The design doesn’t have these cables yet: {', '.join(missing)}."))
+        found.append(finding("wire-other-missing", "wiring", says("wiring"), says("design-doesnt-have-these", missing=", ".join(missing))))
     return parts, found
 
 

@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import EPS, Contract, Outcome, unique_ids, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.says import wiring_says as says
 
 SWITCH_MARGIN_FRAC = 0.8
 PanelCode = Literal["outside_panel", "edge_margin", "depth", "switch_overload", "switch_margin", "overlap", "gap"]
@@ -37,14 +38,14 @@ class PanelItem(Contract):
         needed, others = (("diameter_mm",), ("width_mm", "height_mm")) if self.shape == "circle" else (("width_mm", "height_mm"), ("diameter_mm",))
         for key in needed:
             if getattr(self, key) is None:
-                raise wrong(key, f"is required for a {self.shape}")
+                raise wrong(key, says("required-for", shape=self.shape))
         for key in (*others, *(f"bezel_{k}" for k in others)):
             if getattr(self, key) is not None:
-                raise wrong(key, f"does not go with a {self.shape}")
+                raise wrong(key, says("does-not-go-with", shape=self.shape))
         for key in needed:
             bezel = getattr(self, f"bezel_{key}")
             if bezel is not None and bezel < getattr(self, key) - EPS:
-                raise wrong(f"bezel_{key}", f"must be at least the cut-out ({getattr(self, key):g} mm)")
+                raise wrong(f"bezel_{key}", says("must-be-at-least-cut", getattr_mm=getattr(self, key)))
         return self
 
     @property
@@ -150,16 +151,16 @@ def switch_panel_layout(inp: SwitchPanelLayoutIn, sources: dict[str, Figure] | N
     used = sum(i.outline_mm2 for i in inp.items)
     return SwitchPanelLayoutOut.of(
         ok=all(v.code == "switch_margin" for v in violations),
-        violation_count=derived("violation_count", "number of what is wrong or thin", len(violations), Method("wiring.panel")),
+        violation_count=derived("violation_count", says("number-what-wrong-or"), len(violations), Method("wiring.panel")),
         violations=violations,
         smallest_edge_mm=derived(
             "smallest_edge_mm",
-            "least distance of an outline to an edge",
+            says("least-distance-outline-to"),
             min(edges.values()),
             Method("wiring.panel"),
             **{f"{k}_mm": e for k, e in edges.items()},
         ),
-        smallest_gap_mm=derived("smallest_gap_mm", "least gap between two outlines", min(gaps.values()), Method("wiring.panel")) if gaps else None,
+        smallest_gap_mm=derived("smallest_gap_mm", says("least-gap-between-two"), min(gaps.values()), Method("wiring.panel")) if gaps else None,
         used_area_frac=derived(
             "used_area_frac",
             "Σ outlines/plate",

@@ -14,6 +14,7 @@ from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Method
 from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.panel import PanelItem, SwitchPanelLayoutIn, SwitchPanelLayoutOut, switch_panel_layout
+from bothy.core.words.says import wiring_says as says
 
 rules(
     "wiring",
@@ -38,15 +39,15 @@ class PartShape(NamedTuple):
 
 
 SHAPES: dict[PanelKind, PartShape] = {
-    "rocker": PartShape("rocker switch", (21, 37), (24, 50), 35, 15, True),
-    "round_rocker": PartShape("round rocker", (20,), (23,), 30, 10, True),
+    "rocker": PartShape(says("rocker-switch"), (21, 37), (24, 50), 35, 15, True),
+    "round_rocker": PartShape(says("round-rocker"), (20,), (23,), 30, 10, True),
     "push": PartShape("push-button", (19,), (22,), 40, 3, True),
-    "socket": PartShape("12 V or USB socket", (29,), (38,), 50, None, True),
+    "socket": PartShape(says("or-usb-socket"), (29,), (38,), 50, None, True),
     "voltmeter": PartShape("voltmeter", (29,), (38,), 40, None, False),
-    "gauge": PartShape("round gauge", (52,), (60,), 55, None, False),
+    "gauge": PartShape(says("round-gauge"), (52,), (60,), 55, None, False),
     "dimmer": PartShape("dimmer", (9,), (25,), 30, 8, True),
-    "fan_control": PartShape("fan speed control", (9,), (25,), 30, 8, True),
-    "display": PartShape("remote display", (92, 68), (102, 78), 30, None, False),
+    "fan_control": PartShape(says("fan-speed-control"), (9,), (25,), 30, 8, True),
+    "display": PartShape(says("remote-display"), (92, 68), (102, 78), 30, None, False),
 }
 """Table 4.14. Ratings are typical values at 12 V direct current; the maker's figure, typed, wins."""
 MARGIN_MM, GAP_MM, LABEL_MM = 10.0, 5.0, 7.0
@@ -175,11 +176,11 @@ def propose_plate(ctx: Context, worked: list[Worked], width_mm: float = 300.0) -
 def _clash(v: Any, names: dict[str, str]) -> str:
     one = names[v.subject]
     return {
-        "outside_panel": f"{one} stands over the edge of the plate.",
-        "edge_margin": f"{one} is {v.value_mm or 0:.1f} mm from the edge; {MARGIN_MM:g} mm keeps the plate strong.",
-        "depth": f"{one} and its plugs need {v.value_mm or 0:.0f} mm more behind the plate.",
-        "overlap": f"{one} and {names.get(v.other or '', '')} overlap.",
-        "gap": f"{one} and {names.get(v.other or '', '')} are {v.value_mm or 0:.1f} mm apart; {GAP_MM:g} mm are needed.",
+        "outside_panel": says("stands-over-edge-plate", one=one),
+        "edge_margin": says("from-edge-keeps-plate", one=one, value_mm=v.value_mm or 0, margin_mm=MARGIN_MM),
+        "depth": says("and-plugs-need-more", one=one, value_mm=v.value_mm or 0),
+        "overlap": says("and-overlap", one=one, names=names.get(v.other or "", "")),
+        "gap": says("and-apart-needed", one=one, names=names.get(v.other or "", ""), value_mm=v.value_mm or 0, gap_mm=GAP_MM),
     }[v.code]
 
 
@@ -194,8 +195,8 @@ def _findings(ctx: Context, panel: Panel, out: SwitchPanelLayoutOut, names: dict
                     f"wire-{v.code.replace('_', '-')}",
                     f"panel:{v.subject}",
                     names[v.subject],
-                    f"The switch carries {v.value_a or 0:.1f} A, more than its rating less a margin.",
-                    fix=Remedy.sets("Put a relay by the load", f"/wiring/panel/things/{at}", v.subject, relay=True),
+                    says("switch-carries-more-than", value_a=v.value_a or 0),
+                    fix=Remedy.sets(says("put-relay-by-load"), f"/wiring/panel/things/{at}", v.subject, relay=True),
                 )
             )
         else:
@@ -214,11 +215,11 @@ def _findings(ctx: Context, panel: Panel, out: SwitchPanelLayoutOut, names: dict
             ]
         only_place = all(v.code != "depth" for v in out.violations) and widest <= panel.width_mm + EPS
         for n, (id, told) in enumerate(clashes.items()):
-            fix = Remedy(label="Let Bothy arrange the plate", patch=patch) if n == 0 and only_place else None
+            fix = Remedy(label=says("let-bothy-arrange-plate"), patch=patch) if n == 0 and only_place else None
             found.append(finding("wire-panel-clash", f"panel:{id}", names[id], " ".join(told), fix=fix))
     for t in panel.things:
         if SHAPES[t.kind].bound and t.circuit is None:
-            found.append(finding("wire-panel-unbound", f"panel:{t.id}", names[t.id], "No circuit belongs to this part of the panel."))
+            found.append(finding("wire-panel-unbound", f"panel:{t.id}", names[t.id], says("no-circuit-belongs-to")))
     return found
 
 

@@ -14,6 +14,7 @@ from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.conductors import row_of
 from bothy.core.wiring.conduit import ConduitCable, ConduitFillIn, ConduitFillOut, conduit_fill, too_full
+from bothy.core.words.says import wiring_says as says
 
 rules(
     "wiring",
@@ -73,14 +74,14 @@ SIGNAL_OD_MM: dict[SignalKind, float] = {"display": 6.0, "ethernet": 6.0, "hdmi"
 SIGNAL_GAP_MM: dict[SignalKind, float] = {"display": 50, "ethernet": 50, "hdmi": 50, "usb": 50, "can": 50, "coax": 100, "sensor": 50, "shunt": 20}
 SCREENED_GAP_MM: dict[SignalKind, float] = {"display": 0, "ethernet": 10}
 SIGNAL_WORDS: dict[SignalKind, str] = {
-    "display": "display cable",
+    "display": says("display-cable"),
     "ethernet": "Ethernet",
     "hdmi": "HDMI",
     "usb": "USB",
-    "can": "bus cable",
-    "coax": "antenna cable",
-    "sensor": "sender or probe",
-    "shunt": "shunt display cable",
+    "can": says("bus-cable"),
+    "coax": says("antenna-cable"),
+    "sensor": says("sender-or-probe"),
+    "shunt": says("shunt-display-cable"),
 }
 HIGH_CURRENT_A = 20.0
 """From here a direct current disturbs signals beside it (typical)."""
@@ -146,8 +147,8 @@ def _fill_findings(h: _Held, out: ConduitFillOut) -> list[Finding]:
     r, found = h.way, []
     if not out.ok:
         size = out.suggested_inner_diameter_mm
-        told = f"Here {too_full(out, 'the inside')}"
-        fix = h.sets(f"Take a pipe of {size:g} mm", inner_diameter_mm=size) if size and r.kind == "conduit" else None
+        told = says("here", too_full=too_full(out, "the inside"))
+        fix = h.sets(says("take-pipe", size_mm=size), inner_diameter_mm=size) if size and r.kind == "conduit" else None
         found.append(finding("wire-conduit-overfull", r.id, r.name, told, fix=fix, figures=[f"raceways/{r.id}/fill_frac"]))
     if out.jam_risk:
         found.append(
@@ -155,7 +156,7 @@ def _fill_findings(h: _Held, out: ConduitFillOut) -> list[Finding]:
                 "wire-conduit-jam",
                 r.id,
                 r.name,
-                f"The conduit is {out.jam_ratio:.2f} times as wide as one cable; between 2.8 and 3.2 times three of them can lock in a bend.",
+                says("conduit-times-as-wide", jam_ratio=out.jam_ratio),
             )
         )
     return found
@@ -165,16 +166,10 @@ def _beside(h: _Held) -> list[Finding]:
     """Gas, flue, metal holes and clips."""
     r, found = h.way, []
     if r.in_gas_locker or (r.gas_distance_mm is not None and r.gas_distance_mm < GAS_MM - EPS):
-        told = (
-            "The cables go through the gas locker."
-            if r.in_gas_locker
-            else f"The cables run {r.gas_distance_mm:g} mm from a gas pipe beside them. Keep at least {GAS_MM:g} mm away."
-        )
+        told = says("cables-go-through-gas") if r.in_gas_locker else says("cables-run-from-gas", gas_distance_mm=r.gas_distance_mm, gas_mm=GAS_MM)
         found.append(finding("wire-on-gas-route", r.id, r.name, told))
     if r.flue_distance_mm is not None and r.flue_distance_mm < FLUE_MM - EPS:
-        found.append(
-            finding("wire-near-flue", r.id, r.name, f"The cables run {r.flue_distance_mm:g} mm from a flue or flame. Keep at least {FLUE_MM:g} mm away.")
-        )
+        found.append(finding("wire-near-flue", r.id, r.name, says("cables-run-from-flue", flue_distance_mm=r.flue_distance_mm, flue_mm=FLUE_MM)))
     bare = r.metal_holes_count - r.grommets_count
     if bare > 0:
         found.append(
@@ -182,21 +177,21 @@ def _beside(h: _Held) -> list[Finding]:
                 "wire-no-grommet",
                 r.id,
                 r.name,
-                f"Of {r.metal_holes_count} metal holes {bare} would cut into the cables as the vehicle shakes.",
-                fix=h.sets("Fit a grommet in each", grommets_count=r.metal_holes_count),
+                says("metal-holes-would-cut", metal_holes_count=r.metal_holes_count, bare=bare),
+                fix=h.sets(says("fit-grommet-in-each"), grommets_count=r.metal_holes_count),
             )
         )
     if r.clip_spacing_mm is not None:
         most = (CLIP_AC_UPRIGHT_MM if r.upright else CLIP_AC_MM) if h.mains and r.kind == "open" else CLIP_MM
         if r.clip_spacing_mm > most + EPS:
-            why = " with mains on it" if most < CLIP_MM else ""
+            why = says("with-mains-on") if most < CLIP_MM else ""
             found.append(
                 finding(
                     "wire-clip-spacing",
                     r.id,
                     r.name,
-                    f"The clips are {r.clip_spacing_mm:g} mm apart. They should be at most {most:g} mm apart{why}.",
-                    fix=h.sets(f"Clip every {most:g} mm", clip_spacing_mm=most),
+                    says("clips-apart-they-should", clip_spacing_mm=r.clip_spacing_mm, most_mm=most, why=why),
+                    fix=h.sets(says("clip-every", most_mm=most), clip_spacing_mm=most),
                 )
             )
     return found
@@ -215,7 +210,7 @@ def _signals(h: _Held) -> list[Finding]:
     near = [s for s in r.signals if (s.gap_mm or 0.0) < gap_wanted(s.kind, s.screened) - EPS]
     if not near:
         return []
-    told = ", ".join(f"{SIGNAL_WORDS[s.kind]} at {s.gap_mm or 0:g} mm (needs {gap_wanted(s.kind, s.screened):g} mm)" for s in near)
+    told = ", ".join(says("at-needs", signal_words=SIGNAL_WORDS[s.kind], gap_mm=s.gap_mm or 0, gap_wanted_mm=gap_wanted(s.kind, s.screened)) for s in near)
     signals = [
         s.model_dump(mode="json") | ({"screened": True} if s in near and (s.gap_mm or 0.0) >= SCREENED_GAP_MM.get(s.kind, 1e9) else {}) for s in r.signals
     ]
@@ -225,8 +220,8 @@ def _signals(h: _Held) -> list[Finding]:
             "wire-data-near-mains",
             r.id,
             r.name,
-            f"Beside mains or a large current ({', '.join(w.name for w in loud[:3])}) lie: {told}.",
-            fix=h.sets("Take screened cable", signals=signals) if screens else None,
+            says("beside-mains-or-large", w_names=", ".join(w.name for w in loud[:3]), told=told),
+            fix=h.sets(says("take-screened-cable"), signals=signals) if screens else None,
         )
     ]
 
@@ -246,19 +241,19 @@ def _together(ctx: Context, subject: str, name: str, apart: Remedy | None) -> li
             "wire-ac-dc-mixed",
             subject,
             name,
-            f"Nothing parts mains from low voltage here: one pinched cable puts mains on every lamp. {ctx.region.licensed}",
+            says("nothing-parts-mains-from", licensed=ctx.region.licensed),
             fix=apart,
         )
     ]
     both = sorted(low & mains)
     if both:
-        fix = Remedy.sets("Make the low-voltage negative yellow", "/wiring", dc_negative_colour="yellow") if both == ["black"] else None
+        fix = Remedy.sets(says("make-low-voltage-negative"), "/wiring", dc_negative_colour="yellow") if both == ["black"] else None
         out.append(
             finding(
                 "wire-colour-clash",
                 subject,
                 name,
-                f"{' and '.join(both).capitalize()} {'is' if len(both) == 1 else 'are'} low voltage and mains in the same place.",
+                says("low-voltage-and-mains", both=" and ".join(both).capitalize(), both_count=len(both)),
                 fix=fix,
             )
         )
@@ -273,7 +268,7 @@ def _enclosures(ctx: Context) -> list[Finding]:
         inside = [(i, b) for i, b in enumerate(boards) if b.enclosure == box]
         if {b.side for _, b in inside} == {"ac", "dc"} and not any(b.barrier for _, b in inside):
             i, mains = next((i, b) for i, b in inside if b.side == "ac")
-            out += _together(ctx, mains.id, mains.name, Remedy.sets("Put a barrier into the box", f"/wiring/boards/{i}", mains.id, barrier=True))
+            out += _together(ctx, mains.id, mains.name, Remedy.sets(says("put-barrier-into-box"), f"/wiring/boards/{i}", mains.id, barrier=True))
     return out
 
 
@@ -291,7 +286,7 @@ def work_raceways(ctx: Context, worked: list[Worked]) -> tuple[dict[str, Raceway
             found += _fill_findings(h, out)
         found += _beside(h) + _signals(h)
         if r.kind != "open" and h.mains and (h.low or r.signals) and not r.partition:
-            found += _together(ctx, r.id, r.name, h.sets("Put in a partition", partition=True) if r.kind == "trunking" else None)
+            found += _together(ctx, r.id, r.name, h.sets(says("put-in-partition"), partition=True) if r.kind == "trunking" else None)
         parts[r.id] = quick(
             RacewayPart,
             codes=[w.part.code for w in h.inside],

@@ -14,6 +14,7 @@ from bothy.core.wiring.circuits import best_fuse, continuous_factor, size_text
 from bothy.core.wiring.currents import design_current
 from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A
 from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
+from bothy.core.words.says import wiring_says as says
 
 rules(
     "wiring",
@@ -100,7 +101,7 @@ def refit(w: Worked) -> Remedy | None:
         fitted["protection"] = "breaker" if part.ac else "fuse"
     if c.fuse_family is not None and fuse not in FAMILIES[c.fuse_family].ratings:
         fitted["fuse_family"] = None
-    remedy = w.change(f"Fit {size_text(part.best_area_mm2, part.best_awg, part.best_parallel)} and {fuse:g} A", **fitted)
+    remedy = w.change(says("fit-and", size_text=size_text(part.best_area_mm2, part.best_awg, part.best_parallel), fuse_a=fuse), **fitted)
     enough = part.device_max_a is None or fuse <= part.device_max_a + EPS
     return remedy if enough and keeps_limit(w) else remedy.first_step()
 
@@ -115,7 +116,7 @@ def _fuse_only(w: Worked) -> Remedy | None:
     fuse = best_fuse(w)
     if fuse is None or (w.part.ampacity_a is not None and fuse > w.part.ampacity_a + EPS):
         return refit(w)
-    return w.change(f"Fit {fuse:g} A", fuse_a=fuse)
+    return w.change(says("fit-4", fuse_a=fuse), fuse_a=fuse)
 
 
 def split_in_groups(ctx: Context, w: Worked) -> tuple[Remedy, str, float] | None:
@@ -135,7 +136,7 @@ def split_in_groups(ctx: Context, w: Worked) -> tuple[Remedy, str, float] | None
     if shares.oversize or len(shares.circuits) < 2:
         return None
     taken = {x.id for x in ctx.design.wiring.circuits}
-    split = w.change(f"Split it into {len(shares.circuits)} circuits", appliances=shares.circuits[0], fuse_a=top)
+    split = w.change(says("split-into-circuits", circuits_count=len(shares.circuits)), appliances=shares.circuits[0], fuse_a=top)
     for n, ids in enumerate(shares.circuits[1:], 2):
         new = next(f"{c.id[:34]}-{k}" for k in range(n, 1000) if f"{c.id[:34]}-{k}" not in taken)
         taken.add(new)
@@ -159,7 +160,7 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
     if p.problem and p.ampacity_a is None:
         add(
             "wire-split-circuit" if len(c.appliances) > 1 else "wire-fuse-window-empty",
-            f"For {p.current_a:.1f} A over {p.length_m:g} m there is no cable and fuse: {p.problem}.",
+            says("for-over-there-no", current_a=p.current_a, length_m=p.length_m, problem=p.problem),
             None,
             keys[:1],
         )
@@ -167,43 +168,48 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
         if not p.problem:
             add(
                 "wire-not-sized",
-                f"Bothy suggests {size_text(p.best_area_mm2, p.best_awg, p.best_parallel)} and {p.best_fuse_a:g} A."
+                says("bothy-suggests-and", size_text=size_text(p.best_area_mm2, p.best_awg, p.best_parallel), best_fuse_a=p.best_fuse_a)
                 if p.best_fuse_a
-                else "No size and no fuse are entered for this circuit yet.",
+                else says("no-size-and-no"),
                 refit(w),
                 keys[:1],
             )
         return out
     minimum = 1.5 if p.ac else 1.0
     if c.area_mm2 is not None and c.area_mm2 < minimum - EPS:
-        add("wire-mechanical-minimum", f"The cable ({size_text(c.area_mm2, c.awg)}) is under {minimum:g} mm².", refit(w), [])
+        add("wire-mechanical-minimum", says("cable-under", size_text=size_text(c.area_mm2, c.awg), minimum_mm2=minimum), refit(w), [])
     if p.current_a > p.ampacity_a + EPS:
-        add("wire-over-ampacity", f"The load is {p.current_a:.1f} A; on this route {p.size_text} may carry {p.ampacity_a:.1f} A.", refit(w), keys[:2])
+        add("wire-over-ampacity", says("load-on-this-route", current_a=p.current_a, size_text=p.size_text, ampacity_a=p.ampacity_a), refit(w), keys[:2])
     if p.drop_ok is False and c.kind != "load":
-        lost = (
-            f"The voltage drop is {p.drop_v:.2f} V ({p.drop_frac:.1%}) over {p.length_m:g} m of {p.size_text}; the limit is {p.limit_v:.2f} V "
-            f"({p.drop_class.replace('_', '-')})."
+        lost = says(
+            "voltage-drop-over-limit",
+            drop_v=p.drop_v,
+            drop_frac=p.drop_frac,
+            length_m=p.length_m,
+            size_text=p.size_text,
+            limit_v=p.limit_v,
+            replace=p.drop_class.replace("_", "-"),
         )
-        most = f" This size reaches {p.max_length_m:.1f} m." if p.max_length_m else ""
+        most = says("this-size-reaches", max_length_m=p.max_length_m) if p.max_length_m else ""
         add("wire-drop-over-limit", lost + most, refit(w), keys[2:3])
     out += _protection(ctx, w, name, keys)
     afloat = ctx.design.wiring.school == "marine" or ctx.design.vehicle.preset == "boat"
     if c.return_path == "chassis" and (p.current_a > 30 or afloat):
-        why = "Marine practice does not allow it: current through the hull and fittings corrodes them." if afloat else ""
+        why = says("marine-practice-does-not") if afloat else ""
         metal = ctx.design.vehicle.hull in ("steel", "aluminium")
         out.append(
             finding(
                 "wire-chassis-return",
                 c.id,
                 name,
-                f"The circuit’s {p.current_a:.0f} A return through the {'hull' if afloat else 'bodywork'}. {why}".strip(),
-                fix=w.change("Lay a second wire", return_path="cable"),
+                says("circuits-return-through-hull", current_a=p.current_a, afloat=bool(afloat), why=why).strip(),
+                fix=w.change(says("lay-second-wire"), return_path="cable"),
                 figures=keys[:1],
                 severity=("danger" if metal else "fault") if afloat else None,
             )
         )
     if c.engine_space and c.insulation_temp_c == 60:
-        add("wire-insulation-engine", "The insulation is for 60 °C, and an engine space gets hotter.", None, [])
+        add("wire-insulation-engine", says("insulation-for-and-engine"), None, [])
     return out
 
 
@@ -211,10 +217,10 @@ def starts_at(w: Worked) -> str:
     """Where the unprotected end of a circuit is, in words: the end at which its fuse belongs."""
     c = w.circuit
     if c.kind == "driving_in":
-        return "the starter battery’s post (the fuse belongs there, within 0.175 m)"
+        return says("starter-batterys-post-fuse")
     if c.kind == "main":
-        return "the bank’s post (the fuse belongs there, within 0.175 m)"
-    return "the board" if c.board and c.kind != "feeder" else "the busbar"
+        return says("banks-post-fuse-belongs")
+    return says("board") if c.board and c.kind != "feeder" else says("busbar-2")
 
 
 def _protection(ctx: Context, w: Worked, name: str, keys: list[str]) -> list[Finding]:
@@ -227,12 +233,12 @@ def _protection(ctx: Context, w: Worked, name: str, keys: list[str]) -> list[Fin
 
     word = "breaker" if c.protection == "breaker" or p.ac else "fuse"
     if c.protection == "none" or c.fuse_a is None:
-        add("wire-no-fuse-at-source", f"The cable ({p.size_text}) leaves {starts_at(w)} with no {word}.", refit(w), [])
+        add("wire-no-fuse-at-source", says("cable-leaves-with-no", size_text=p.size_text, starts_at=starts_at(w), word=word), refit(w), [])
         return out
     if p.ampacity_a is not None and c.fuse_a > p.ampacity_a + EPS:
         add(
             "wire-fuse-above-ampacity",
-            f"The {c.fuse_a:g} A {word} lets {p.size_text} carry more than its {p.ampacity_a:.1f} A.",
+            says("lets-carry-more-than", fuse_a=c.fuse_a, word=word, size_text=p.size_text, ampacity_a=p.ampacity_a),
             _fuse_only(w),
             keys[1:2],
         )
@@ -241,47 +247,44 @@ def _protection(ctx: Context, w: Worked, name: str, keys: list[str]) -> list[Fin
         smaller = _fuse_only(w)
         add(
             "wire-device-fuse-exceeded",
-            f"The fuse is {c.fuse_a:g} A; an appliance on it allows {device:g} A at most.",
+            says("fuse-appliance-on-allows", fuse_a=c.fuse_a, device_a=device),
             smaller if smaller and (best_fuse(w) or math.inf) <= device + EPS else None,
             window,
         )
     if c.fuse_a < p.current_a - EPS and c.kind != "inverter":
-        add("wire-fuse-below-load", f"The load is {p.current_a:.1f} A, the {word} {c.fuse_a:g} A.", refit(w), keys[:1])
+        add("wire-fuse-below-load", says("load", current_a=p.current_a, word=word, fuse_a=c.fuse_a), refit(w), keys[:1])
     elif c.fuse_a < p.window_low_a - EPS and c.kind != "inverter":
         if p.inrush_a and c.fuse_a >= 1.25 * p.current_a:
-            add("wire-fuse-below-load", f"Starting draws {p.inrush_a:.0f} A: the fuse must be at least {p.window_low_a:.1f} A.", refit(w), window)
+            add("wire-fuse-below-load", says("starting-draws-fuse-must", inrush_a=p.inrush_a, window_low_a=p.window_low_a), refit(w), window)
         else:
             add(
                 "wire-fuse-margin",
-                f"The load is {p.current_a:.1f} A on a {c.fuse_a:g} A {word}; with its margin it should be at least {p.window_low_a:.1f} A.",
+                says("load-on-with-margin", current_a=p.current_a, fuse_a=c.fuse_a, word=word, window_low_a=p.window_low_a),
                 refit(w),
                 window,
             )
     split = split_in_groups(ctx, w)
     if split is not None:
         remedy, groups, usable = split
-        text = (
-            f"Together the loads take {p.current_a:.1f} A. With the largest {word} that protects it, {p.size_text} may carry {usable:.1f} A "
-            f"continuously. Split into: {groups}."
-        )
+        text = says("together-loads-take-with", current_a=p.current_a, word=word, size_text=p.size_text, usable_a=usable, groups=groups)
         add("wire-split-circuit", text, remedy, keys[:2])
     elif p.window_status != "ok" and (p.ampacity_a or 0) < p.window_low_a:
         add(
             "wire-fuse-window-empty",
-            f"The load needs a fuse of at least {p.window_low_a:.1f} A, and the cable allows at most {p.window_high_a or 0:.1f} A.",
+            says("load-needs-fuse-at", window_low_a=p.window_low_a, window_high_a=p.window_high_a or 0),
             refit(w),
             window,
         )
     if p.window_status == "voltage" and c.fuse_family:
-        add("wire-fuse-voltage-too-low", f"The fuse ({FAMILIES[c.fuse_family].name}) is made for {FAMILIES[c.fuse_family].max_v:g} V.", None, [])
+        add("wire-fuse-voltage-too-low", says("fuse-made-for", families_name=FAMILIES[c.fuse_family].name, max_v=FAMILIES[c.fuse_family].max_v), None, [])
     if c.kind == "main" and ctx.chem.lithium:
         family = FAMILIES[c.fuse_family] if c.fuse_family else None
         if c.protection == "breaker" or (family and family.interrupt_a(ctx.top_v) < LITHIUM_MAIN_A):
             fix = None
             best = next((r for r in FAMILIES["class_t"].ratings if p.window_low_a - EPS <= r <= (p.window_high_a or 0) + EPS), None)
             if best:
-                fix = w.change(f"Fit a {best:g} A high-interrupt fuse", protection="fuse", fuse_family="class_t", fuse_a=float(best))
-            add("wire-interrupt-too-low", f"{family.name if family else 'A breaker'} does not break the 20 kA that a lithium bank can push.", fix, [])
+                fix = w.change(says("fit-high-interrupt-fuse-2", best_a=best), protection="fuse", fuse_family="class_t", fuse_a=float(best))
+            add("wire-interrupt-too-low", (says("does-not-break-that", family_name=family.name) if family else says("breaker-does-not-break")), fix, [])
     return out
 
 
@@ -304,7 +307,7 @@ def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-board-no-spare",
                     b.id,
                     b.name,
-                    f"The board has {len(on_it)} circuit{'s' if len(on_it) > 1 else ''} on {b.way_count} way{'s' if b.way_count > 1 else ''}.",
+                    says("board-has-circuit-on-way", on_it_count=len(on_it), way_count=b.way_count),
                 )
             )
         fig = ctx.book.figures.get(f"boards/{b.id}/current_a")
@@ -314,7 +317,7 @@ def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-board-overload",
                     b.id,
                     b.name,
-                    f"The circuits take {fig.value:.0f} A together; the board is for {b.total_rating_a:g} A.",
+                    says("circuits-take-together-board", fig_a=fig.value, total_rating_a=b.total_rating_a),
                     figures=[f"boards/{b.id}/current_a"],
                 )
             )
@@ -325,21 +328,19 @@ def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
                         "wire-board-overload",
                         w.circuit.id,
                         w.circuit.name,
-                        f"The circuit takes {w.part.current_a:.1f} A; an outgoing way of this board is for {b.way_rating_a:g} A.",
+                        says("circuit-takes-outgoing-way", current_a=w.part.current_a, way_rating_a=b.way_rating_a),
                     )
                 )
     fed = {i for c in ctx.design.wiring.circuits for i in c.appliances}
     if ctx.design.wiring.circuits:
         for a in ctx.design.life.appliances:
             if a.id not in fed and a.count > 0:
-                out.append(finding("wire-appliance-unfed", a.id, a.name, "No circuit feeds this appliance yet."))
+                out.append(finding("wire-appliance-unfed", a.id, a.name, says("no-circuit-feeds-this")))
     lights = {a.id: a for a in ctx.design.life.appliances if a.kind == "light" and a.count > 0}
     whole = sum((a.power_w or 0) * a.count for a in lights.values())
     if len(lights) > 1 and whole > 0:
         for w in worked:
             share = sum((lights[i].power_w or 0) * lights[i].count for i in w.circuit.appliances if i in lights) / whole
             if share > 0.5 + EPS:
-                out.append(
-                    finding("wire-all-lights-one-fuse", w.circuit.id, w.circuit.name, f"When this one fuse blows, {share:.0%} of the lighting goes out.")
-                )
+                out.append(finding("wire-all-lights-one-fuse", w.circuit.id, w.circuit.name, says("when-this-one-fuse", share=share)))
     return out

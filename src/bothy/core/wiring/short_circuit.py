@@ -12,6 +12,7 @@ from bothy.core.figure import Figure, derived, formula, given
 from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.wiring.conductors import Awg, row_of, run_resistance, warm_resistance
 from bothy.core.wiring.fuses import FAMILIES
+from bothy.core.words.says import wiring_says as says
 
 BLOCK_MOHM_AH: dict[str, float] = {"lifepo4": 200.0, "agm": 400.0, "gel": 600.0, "flooded": 700.0}
 """Resistance × capacity of a 12 V block in mΩ·Ah; typical, low on purpose (section 4.8)."""
@@ -43,13 +44,13 @@ class ShortCircuitCurrentIn(Contract):
     @model_validator(mode="after")
     def _whole(self) -> Self:
         if self.internal_resistance_mohm is None and (self.chemistry is None or self.capacity_ah is None):
-            raise wrong("internal_resistance_mohm", "is required, or chemistry with capacity_ah")
+            raise wrong("internal_resistance_mohm", says("required-or-chemistry-with"))
         if self.area_mm2 is not None and self.awg is not None:
-            raise wrong("awg", "give area_mm2 or awg, not both")
+            raise wrong("awg", says("give-area-or-awg"))
         if self.length_m > 0 and self.area_mm2 is None and self.awg is None:
-            raise wrong("area_mm2", "is required (or awg) with a length")
+            raise wrong("area_mm2", says("required-or-awg-with"))
         if self.final_temp_c <= self.insulation_temp_c:
-            raise wrong("final_temp_c", f"must be more than insulation_temp_c ({self.insulation_temp_c:g} °C)")
+            raise wrong("final_temp_c", says("must-be-more-than", insulation_temp_c=self.insulation_temp_c))
         return self
 
 
@@ -140,14 +141,16 @@ def short_circuit_current(inp: ShortCircuitCurrentIn, sources: dict[str, Figure]
     else:
         assert inp.chemistry is not None
         block = block_resistance(
-            given("block_mohm_ah", BLOCK_MOHM_AH[inp.chemistry], "table", f"{inp.chemistry}, typical"), g("capacity_ah"), g("block_nominal_voltage_v")
+            given("block_mohm_ah", BLOCK_MOHM_AH[inp.chemistry], "table", says("typical", chemistry=inp.chemistry)),
+            g("capacity_ah"),
+            g("block_nominal_voltage_v"),
         )
     bank = bank_resistance(block, g("series_count"), g("parallel_count"))
     cable: Figure | float = 0.0
     area: float | None = None
     if inp.area_mm2 is not None or inp.awg is not None:
         area, row = row_of(inp.area_mm2, inp.awg)
-        r20 = given("unit_resistance_20c_mohm_per_m", row.tinned if inp.tinned else row.plain, "table", f"class 5 copper, {area:.4g} mm²")
+        r20 = given("unit_resistance_20c_mohm_per_m", row.tinned if inp.tinned else row.plain, "table", says("class-copper-2", area_mm2=area))
         cable = run_resistance(warm_resistance(r20, g("conductor_temp_c")), g("length_m"), 2, 1)
     fault = fault_current(g("voltage_v"), bank, cable, g("extra_resistance_mohm"))
     k = withstand_constant(g("insulation_temp_c"), g("final_temp_c"))

@@ -12,6 +12,7 @@ from bothy.core.figure import Figure, derived, given, pick
 from bothy.core.method.sources import Method
 from bothy.core.wiring.conductors import AREA, AWG, METRIC, Route, Row, ampacity_factors, table_ampacity, warm_resistance
 from bothy.core.wiring.drop import Limits
+from bothy.core.words.says import wiring_says as says
 
 STANDARD_FUSES_A = (1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 100, 125, 150, 175, 200, 225, 250, 300, 350, 400, 500)
 Series = Literal["metric", "awg"]
@@ -33,7 +34,7 @@ class WireSizeIn(Route, Limits):
     @model_validator(mode="after")
     def _fuse(self) -> Self:
         if self.fuse_a is not None and self.fuse_a < self.current_a - EPS:
-            raise wrong("fuse_a", f"({self.fuse_a:g} A) must be at least the current ({self.current_a:g} A)")
+            raise wrong("fuse_a", says("must-be-at-least-current", fuse_a=self.fuse_a, current_a=self.current_a))
         return self
 
 
@@ -161,14 +162,16 @@ def choose_size(inp: WireSizeIn, series: Series, fuse: Figure, g: Given, runners
         return SizeChoice(None, rejected, [], None)
     area = pick(
         "Cable",
-        "thinnest size with area ≥ mechanical minimum, I_z ≥ I, I_z ≥ fuse and ΔU ≤ limit",
+        says("thinnest-size-with-area"),
         fitting[0].area_mm2,
         "mm²",
         Method("wiring.cable-choice"),
         current_a=g("current_a"),
         length_m=g("length_m"),
         fuse_a=fuse,
-        limit_v=given("limit_v", limit, "table", f"drop class {inp.drop_class}" + (", less what is lost before it" if inp.max_drop_v is not None else "")),
+        limit_v=given(
+            "limit_v", limit, "table", says("drop-class", drop_class=inp.drop_class) + (says("less-what-lost-before") if inp.max_drop_v is not None else "")
+        ),
         derating_frac=given("derating_frac", factor, "computed", "ambient · bundle · installation", source=Method("wiring.ampacity")),
     )
     return SizeChoice(fitting[0], rejected, fitting[1:], area)
@@ -224,7 +227,7 @@ def _explain(picked: dict[str, Any], prefix: str, g: Given) -> None:
     if prefix == "metric":
         for key in ("metric_size", "metric_rejected_size"):
             if picked[key] is not None:
-                picked[key] = given("area_mm2", picked[key], "table", "IEC 60228 sizes", label="size" if key == "metric_size" else "next smaller size")
+                picked[key] = given("area_mm2", picked[key], "table", "IEC 60228 sizes", label="size" if key == "metric_size" else says("next-smaller-size"))
 
 
 def wire_size(inp: WireSizeIn, sources: dict[str, Figure] | None = None) -> WireSizeOut:
@@ -235,7 +238,7 @@ def wire_size(inp: WireSizeIn, sources: dict[str, Figure] | None = None) -> Wire
     else:
         wanted = 1.25 * inp.current_a
         fuse = pick(
-            "Fuse to size the cable for",
+            says("fuse-to-size-cable"),
             "first standard fuse ≥ 1.25·I",
             next_size(STANDARD_FUSES_A, wanted) or wanted,
             "A",
@@ -243,7 +246,7 @@ def wire_size(inp: WireSizeIn, sources: dict[str, Figure] | None = None) -> Wire
             current_a=g("current_a"),
         )
     metric, awg = (_answers(inp, series, choose_size(inp, series, fuse, g, runners=2), g) for series in SERIES)
-    return WireSizeOut.of(fuse_a=fuse, limit_v=given("limit_v", inp.limit_v, "table", f"drop class {inp.drop_class}"), **metric, **awg)
+    return WireSizeOut.of(fuse_a=fuse, limit_v=given("limit_v", inp.limit_v, "table", says("drop-class", drop_class=inp.drop_class)), **metric, **awg)
 
 
 class SplitLoad(Contract):
@@ -277,7 +280,7 @@ def circuit_split(inp: CircuitSplitIn, sources: dict[str, Figure] | None = None)
     """Loads into as few circuits of one cable as carry them (first-fit decreasing). Method: wiring.circuit-split."""
     g = Given(inp, sources)
     usable = pick(
-        "Usable current",
+        says("usable-current"),
         "min(I_z, fuse)/k",
         min(inp.cable_ampacity_a, inp.fuse_a or inp.cable_ampacity_a) / inp.continuous_factor,
         "A",
@@ -304,7 +307,7 @@ def circuit_split(inp: CircuitSplitIn, sources: dict[str, Figure] | None = None)
         fits_one=whole <= usable.value + EPS,
         oversize=oversize,
         circuit_count=derived(
-            "circuit_count", "shared circuits + oversize loads", len(circuits) + len(oversize), Method("wiring.circuit-split", "first-fit decreasing")
+            "circuit_count", says("shared-circuits-oversize-loads"), len(circuits) + len(oversize), Method("wiring.circuit-split", "first-fit decreasing")
         ),
         circuits=circuits,
         circuit_current_a=sums,

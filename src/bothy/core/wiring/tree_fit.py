@@ -12,6 +12,7 @@ from bothy.core.wiring.drop import DROP_LIMIT_FRAC, voltage_drop
 from bothy.core.wiring.fuses import FAMILIES
 from bothy.core.wiring.sizing import Trial
 from bothy.core.wiring.tree_sizes import AWKWARD, COPPER_KG, MOST_TERMINAL_MM2, TERMINAL_MM2, Branch, Node, Option, best_sizes, one_by_one
+from bothy.core.words.says import wiring_says as says
 
 IN_HAND = {"non_critical": 0.93}
 """Part of a drop limit that Bothy's own choice of cable uses: at the far end of a long allowance electronics draw more than at 11 V. Others: 0.97."""
@@ -91,14 +92,14 @@ def _take(ctx: Context, w: Worked, t: Trial) -> None:
         f"circuits/{w.circuit.id}/best_area_mm2",
         pick(
             "Cable",
-            "least copper of the whole tree with area ≥ mechanical minimum, I_z ≥ I, I_z ≥ fuse, and ΔU from the busbar ≤ limit",
+            says("least-copper-whole-tree"),
             t.area_mm2,
             "mm²",
             Method("wiring.cable-choice", "sizes of a tree are chosen together"),
             current_a=w.sources["current_a"],
             length_m=w.sources["length_m"],
-            fuse_a=given("fuse_a", w.wanted_a, "computed", "the fuse that it wants", source=Method("wiring.voltage-drop")),
-            limit_v=given("limit_v", p.limit_v, "table", f"drop class {p.drop_class}, from the busbar"),
+            fuse_a=given("fuse_a", w.wanted_a, "computed", says("fuse-that-wants"), source=Method("wiring.voltage-drop")),
+            limit_v=given("limit_v", p.limit_v, "table", says("drop-class-from-busbar", drop_class=p.drop_class)),
         ),
     )
     w.best_mohm = t.resistance_mohm
@@ -140,8 +141,8 @@ def before_boards(ctx: Context, worked: list[Worked]) -> dict[str | None, Figure
     by_board = {w.circuit.board: w for w in worked if w.circuit.kind == "feeder"}
 
     def lost(w: Worked) -> Figure:
-        mohm = given("resistance_mohm", w.cable_mohm or 0.0, "computed", "there and back at 60 °C", source=Method("wiring.voltage-drop"))
-        return voltage_drop(w.current, mohm).named(f"Lost on {w.circuit.name}")
+        mohm = given("resistance_mohm", w.cable_mohm or 0.0, "computed", says("there-and-back-at-2"), source=Method("wiring.voltage-drop"))
+        return voltage_drop(w.current, mohm).named(says("lost-on-2", circuit_name=w.circuit.name))
 
     out: dict[str | None, Figure] = {}
     boards = {b.id: b for b in ctx.design.wiring.boards if b.side == "dc"}
@@ -153,7 +154,7 @@ def before_boards(ctx: Context, worked: list[Worked]) -> dict[str | None, Figure
         for board in reversed(chain):
             feed = by_board.get(board.id)
             out[board.id] = total(
-                "Lost before the board",
+                says("lost-before-board"),
                 "V",
                 [*([("before", out[board.fed_from])] if board.fed_from in boards else []), *([(feed.circuit.name, lost(feed))] if feed else [])],
                 Method("wiring.cable-choice", "from the busbar; the main counts only in the least voltage"),

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
@@ -49,19 +49,29 @@ IN_US: dict[str, tuple[str, Callable[[float], float]]] = {
     "K": ("°F", lambda x: x * 1.8),
     "kPa": ("psi", lambda x: x / 6.894757293168),
     "bar": ("psi", lambda x: x * 14.5037737730209),
-    "mbar": ("inH2O", lambda x: x / 2.4908891),
+    "mbar": ("inWC", lambda x: x / 2.4908891),
 }
 _UNITS = "|".join(re.escape(u) for u in sorted(IN_US, key=len, reverse=True))
 _NUMBER = r"[-−]?\d[\d\u202f,]*(?:\.\d+)?"
 _SAID = re.compile(rf"(?<![\w.,])({_NUMBER}(?:(?: to | × | and | of |–){_NUMBER})*)(\s?)({_UNITS})(?![\w²³/·(])")
 _JOINT = re.compile(r"( to | × | and | of |–)")
+_KELVIN = re.compile(r"(?<=\d[\s\u202f\xa0])K(?![\w²³/·(])")
+"""A difference of temperature: “5 °C warmer” to who reads Celsius."""
 COPPER = ("wiring", "power", "prove")
 """Stages whose square millimetres are copper: read as such, or as a gauge, everywhere."""
 
 
+def _digits(said: str, out: float) -> int:
+    """Digits that a number shows: as exact as it was, at least two. 75 kg are 165 lb, not 170; 1000 mm are 39.4 in."""
+    count = len(said) - (len(said) > 3 and said.endswith("0"))
+    leads = f"{abs(out):e}"[:4] if out else "9"
+    finer = bool(said) and float(leads) < float(f"{said[0]}.{said[1:3] or 0}")
+    return max(2, min(4, count + (finer and count < 3)))
+
+
 def _number(text: str, unit: str) -> str:
     out = IN_US[unit][1](float(re.sub(r"[\u202f,]", "", text).replace("−", "-")))
-    digits = max(2, min(4, len(re.sub(r"\D", "", text).lstrip("0"))))
+    digits = _digits(re.sub(r"\D", "", text).lstrip("0"), out)
     if abs(out) >= 1000 or IN_US[unit][0] == "°F":
         shown = f"{round(out):,}"
     else:
@@ -98,20 +108,19 @@ def typeset(text: str) -> str:
     return re.sub(r"(?<=\d) ?%(?!\w)", "\u202f%", text)
 
 
+def names_in(x: object) -> Iterator[str]:
+    """What stands under “name”, anywhere in plain data."""
+    if isinstance(x, dict):
+        if isinstance(name := x.get("name"), str):
+            yield name
+        x = list(x.values())
+    for inner in x if isinstance(x, list) else ():
+        yield from names_in(inner)
+
+
 def names_with_amounts(x: object) -> tuple[str, ...]:
-    """Names in plain data (what stands under “name”) that hold an amount with a unit, the longest first."""
-    found: set[str] = set()
-
-    def walk(at: object) -> None:
-        if isinstance(at, dict):
-            name = at.get("name")
-            if isinstance(name, str) and _SAID.search(name):
-                found.add(name)
-        for inner in at.values() if isinstance(at, dict) else at if isinstance(at, list) else ():
-            walk(inner)
-
-    walk(x)
-    return tuple(sorted(found, key=lambda n: (-len(n), n)))
+    """Names in plain data that hold an amount with a unit, the longest first."""
+    return tuple(sorted({n for n in names_in(x) if _SAID.search(n)}, key=lambda n: (-len(n), n)))
 
 
 def reader_of(design: Design, units: UnitSystem | None = None) -> Reader:
@@ -129,6 +138,6 @@ def said(text: str, reader: Reader, stage: str = "") -> str:
     """A sentence for its reader; ``stage`` says what it is about. What stands in quotation marks is a name, and stays."""
     pieces = _kept(reader.names).split(text)
     for i in range(0, len(pieces), 2):
-        turned = _turned(pieces[i], stage in COPPER) if reader.units == "us" else pieces[i]
+        turned = _turned(pieces[i], stage in COPPER) if reader.units == "us" else _KELVIN.sub("°C", pieces[i])
         pieces[i] = typeset(in_region(turned, reader.region))
     return "".join(pieces)

@@ -223,7 +223,7 @@ function Whole() {
         specs={[
           choice("installer", "installed by", INSTALLERS, { none: "not entered" }),
           flag("let_or_lived_in", "let, hired out or lived in"),
-          flag("local_licence", say("a local rule asks for a licence")),
+          flag("local_licence", say("a local rule requires a licence")),
         ]}
         item={g}
         onSet={(key, value, label) => void set(key, value, label)}

@@ -64,7 +64,7 @@ export function FindParts() {
       sentence={
         !run ? (
           say(
-            `Which parts last the trip? Bothy tries every set of panels, controller, bank and driving charge that the vehicle and the rules allow, on the same weathers, for ${goal}.`,
+            `Which parts last the trip? Bothy tries every set of panels, controller, bank and driving charge that the vehicle and the rules allow, in the same simulated trips, for ${goal}.`,
           )
         ) : best ? (
           <>
@@ -91,7 +91,7 @@ export function FindParts() {
               </label>
               <span className="text-dim">
                 {run.set_count.toLocaleString("en-GB")} sets, {run.draw_count}
-                {say(" weathers")}
+                {say(" simulated trips")}
               </span>
             </>
           )}

@@ -135,7 +135,9 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
         aria-valuemax={points - 1}
         aria-valuenow={at ?? 0}
         aria-valuetext={
-          at == null ? "none" : say(`${moment(run, (at + 0.5) / run.per_day)}: charge ${Math.round(100 * (run.soc.p50[at] ?? 0))} % in half of the weathers`)
+          at == null
+            ? "none"
+            : say(`${moment(run, (at + 0.5) / run.per_day)}: charge ${Math.round(100 * (run.soc.p50[at] ?? 0))} % in half of the simulated trips`)
         }
         onPointerMove={(e) => scrub(e.clientX, e.currentTarget)}
         onPointerLeave={() => setAt(null)}
@@ -253,7 +255,7 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
                       fill="var(--color-rust)"
                       opacity={0.25 + 0.75 * d.short_frac}
                     >
-                      <title>{say(`${d.date}: short in ${Math.round(100 * d.short_frac)} % of the weathers`)}</title>
+                      <title>{say(`${d.date}: short in ${Math.round(100 * d.short_frac)} % of the simulated trips`)}</title>
                     </rect>
                   ) : null,
                 )}
@@ -274,7 +276,7 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
         {at == null ? (
           <span className="text-dim">
             {say(
-              "Band: 8 of 10 weathers; line: half of them; thin: three that happened. Point at a moment, or use the arrows. Black line under “sun and use”: what is used.",
+              "Band: 8 of 10 simulated trips; line: half of them; thin: three of them. Point at a moment, or use the arrows. Black line under “sun and use”: what is used.",
             )}
             {measured && " Red: measured charge and use; heather, dashed: measured sun."}
           </span>

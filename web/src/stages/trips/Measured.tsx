@@ -147,7 +147,7 @@ export function Measured() {
     ? [
         {
           key: "mean",
-          what: "load, in the mean of the hours that both know",
+          what: "load, on average over the hours that both know",
           measured: show(fit.mean_measured_w, "W"),
           run:
             fit.simulated_bias_w == null

@@ -177,7 +177,7 @@ export function PlacesView() {
             {held.weather && (
               <p className="my-2 text-[12px] text-chalk-dim">
                 {say(
-                  `A day is ${held.weather.kt_autocorr.toFixed(2)} like the one before in clearness and ${held.weather.temp_autocorr.toFixed(2)} in warmth; daily means spread ${held.weather.spread_k.toFixed(1)} K round the normal. From ${held.weather.day_count} days. A typical year has no bad year in it: the weathers drawn from it have.`,
+                  `A day is ${held.weather.kt_autocorr.toFixed(2)} like the one before in clearness and ${held.weather.temp_autocorr.toFixed(2)} in warmth; daily means spread ${held.weather.spread_k.toFixed(1)} K round the average. From ${held.weather.day_count} days. A typical year has no bad year in it: the weather of the simulated trips has.`,
                 )}
               </p>
             )}
@@ -190,7 +190,7 @@ export function PlacesView() {
             <p className="my-1">Pick a place to change it. A leg of the trip names it like a town of the table.</p>
             <p className="my-1 text-[12px] text-chalk-dim">
               {say(
-                "A weather file replaces twelve monthly means and how long good and bad spells last; the weathers are then drawn from it. Files are checked for gaps, for more sun than a clear sky gives, and for a sun that stands at another hour.",
+                "A weather file replaces twelve monthly means and how long good and bad spells last; the weather of the simulated trips is then drawn from it. Files are checked for gaps, for more sun than a clear sky gives, and for a sun that stands at another hour.",
               )}
             </p>
           </Slate>

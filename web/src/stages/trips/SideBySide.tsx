@@ -105,7 +105,7 @@ function BesideSlate({ b, held, first }: { b: Beside | undefined; held: string[]
         </ul>
         <p className="my-2">Pick a row: what it is, what it risks, and the button that makes it a variant.</p>
         <p className="my-1 text-[12px] text-chalk-dim">
-          {say("A difference counts only when it is more than twice its error; luck cancels out because all run through the same weathers.")}
+          {say("A difference counts only when it is more than twice its error; luck cancels out because all have the same weather.")}
         </p>
       </Slate>
     );
@@ -193,7 +193,7 @@ export function SideBySide() {
             : design.power?.bank == null
               ? "Schools side by side: lead or lithium, PWM or MPPT, relay or DC-DC. First a bank is needed: choose one in Power (key 3)."
               : say(
-                  "Schools side by side: lead or lithium, PWM or MPPT, relay or DC-DC, a portable station, on the same days and weathers. First the trip needs a place.",
+                  "Schools side by side: lead or lithium, PWM or MPPT, relay or DC-DC, a portable station, on the same days and in the same weather. First the trip needs a place.",
                 )
       }
       picture={ready ? <Strips rows={rows} /> : undefined}
@@ -201,7 +201,7 @@ export function SideBySide() {
         <>
           <ViewSwitch />
           {found.isFetching && <span role="status">Running them…</span>}
-          <span className="text-dim">{found.data && say(`${found.data.day_count} days, ${found.data.draw_count} weathers each`)}</span>
+          <span className="text-dim">{found.data && say(`${found.data.day_count} days, ${found.data.draw_count} simulated trips each`)}</span>
         </>
       }
       ledger={

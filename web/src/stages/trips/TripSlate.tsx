@@ -25,13 +25,13 @@ function ThoroughRun() {
   const stale = state?.revision != null && state.revision !== revision;
   return (
     <section aria-label="Thorough run">
-      <h3 className="mb-1 mt-3 font-display text-[14px]">{say("Through more weathers")}</h3>
-      <JobButton job={job} word={say(`Run it through ${design.trips?.draw_count ?? 50} weathers`)} what="run" start={start} cancel={cancel} slate />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{say("More simulated trips")}</h3>
+      <JobButton job={job} word={say(`Simulate ${design.trips?.draw_count ?? 50} trips`)} what="run" start={start} cancel={cancel} slate />
       {run && (
         <p className={`my-1 ${stale ? "text-chalk-dim" : ""}`}>
           {stale && <strong className="text-[#f0c445]">Of revision {state.revision}, before later changes. </strong>}
           {run.draw_count}
-          {say(" weathers: short on ")}
+          {say(" simulated trips: short on ")}
           {percent(run.short_days_frac, 1)}
           {run.error_frac != null && ` ± ${percent(run.error_frac, 1)}`} of the days; least charge {percent(run.least_soc_p10)} in 1 of 10,{" "}
           {percent(run.least_soc_p50)} in half.
@@ -74,9 +74,9 @@ function GeneratorSummary({ run }: { run: TripRun }) {
         It runs <span className="num">{show(g.run_h, "h")}</span> of <span className="num">{show(g.planned_h, "h")}</span> and makes{" "}
         <span className="num">{g.made_kwh.toFixed(1)} kWh</span> from about <span className="num">{fuel}</span> of {g.fuel}
         {g.first_d != null
-          ? say(`; in half of the weathers the fuel is out on ${moment(run, g.first_d)}`)
+          ? say(`; in half of the simulated trips the fuel is out on ${moment(run, g.first_d)}`)
           : g.short_frac > 0
-            ? say(`; in ${percent(g.short_frac)} of the weathers it runs dry`)
+            ? say(`; in ${percent(g.short_frac)} of the simulated trips it runs dry`)
             : ""}
         .{g.store == null && g.short_frac === 0 && " Its fuel is not limited until you enter its fuel can in Power."}
       </p>
@@ -95,7 +95,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
   if (leg) return <LegSlate leg={leg} run={run} />;
   const target = design.trips?.short_days_frac ?? 0.02;
   return (
-    <Slate title="Trip" sub={run ? say(`${run.day_count} days through ${run.draw_count} weathers`) : "not run yet"}>
+    <Slate title="Trip" sub={run ? say(`${run.day_count} days, ${run.draw_count} simulated trips`) : "not run yet"}>
       <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
         A forecast from approximate climate and assumed habits. Carry a plan B for heat, water and medical devices; do not stake health on it.
       </p>
@@ -149,7 +149,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
           {run.buys.length > 0 && (
             <>
               <h3 className="mb-1 mt-3 font-display text-[14px]">What one more part would gain</h3>
-              <p className="m-0 text-[12px] text-chalk-dim">{say("On the same weathers, so that luck cancels out.")}</p>
+              <p className="m-0 text-[12px] text-chalk-dim">{say("In the same weather, so that luck cancels out.")}</p>
               {run.buys.map((b) => {
                 const known = b.change_frac !== 0 && Math.abs(b.change_frac) >= 2 * b.error_frac;
                 return (
@@ -168,12 +168,12 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
           <LiveProperties />
           <h3 className="mb-1 mt-3 font-display text-[14px]">How it is run</h3>
           <QuantityProperty
-            label="weathers"
+            label="simulated trips"
             note="the quick run takes fewer on long trips"
             value={design.trips?.draw_count}
             dimension="count"
             unit=""
-            onSet={(v) => void edit([{ op: "replace", path: "/trips/draw_count", value: Math.round(v ?? 50) }], "weathers")}
+            onSet={(v) => void edit([{ op: "replace", path: "/trips/draw_count", value: Math.round(v ?? 50) }], "simulated trips")}
           />
           <QuantityProperty
             label="days without enough power: limit"
@@ -229,7 +229,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
           </ul>
           {run.events.length > 0 && (
             <details>
-              <summary className="cursor-pointer">{say("What happens in three of the weathers")}</summary>
+              <summary className="cursor-pointer">{say("What happens in three of the simulated trips")}</summary>
               <ul className="m-0 list-none p-0 text-[12px]">
                 {run.events.slice(0, 60).map((e) => (
                   <li key={`${e.draw} ${e.time_d} ${e.what}`}>

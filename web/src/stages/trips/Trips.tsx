@@ -158,7 +158,9 @@ function Trip() {
             on, {day} {day === 1 ? "day" : "days"} at {legs.length} {legs.length === 1 ? "place" : "places"}. {run ? sentenceOf(run) : (missing ?? "")}
           </>
         ) : (
-          say("No trip yet. Add the first place and how long you stay; Bothy runs it through many possible weathers and says what runs out first.")
+          say(
+            "No trip yet. Add the first place and how long you stay; Bothy simulates the trip many times, with different weather, and says what runs out first.",
+          )
         )
       }
       picture={run ? <Lanes run={run} dim={found.isPlaceholderData} /> : undefined}

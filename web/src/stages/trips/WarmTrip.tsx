@@ -66,7 +66,7 @@ export function FrostSummary({ run }: { run: TripRun }) {
           <li key={f.subject} className="border-b border-slate-2 py-1">
             <strong>{f.name}</strong>{" "}
             {f.nights.length === 0
-              ? say(`stays over 0 °C in 9 of 10 weathers; ${show(f.coldest_p10_c, "°C", units, 2)} at the coldest.`)
+              ? say(`stays over 0 °C in 9 of 10 simulated trips; ${show(f.coldest_p10_c, "°C", units, 2)} at the coldest.`)
               : say(
                   `under 0 °C on ${f.nights.length} of ${run.day_count} nights: ${f.nights.slice(0, 4).map(dayWord).join(", ")}${f.nights.length > 4 ? " …" : ""}. ${Math.round(f.hold_w)} W would hold it.`,
                 )}

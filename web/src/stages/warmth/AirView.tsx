@@ -65,10 +65,10 @@ function Damp() {
         viewBox={`0 0 ${width} ${Math.max(H, y2 + 76)}`}
         className="block w-full"
         role="img"
-        aria-label={`Humidity ${Math.round(100 * a.day_rh_frac)} % by day and ${Math.round(100 * a.night_rh_frac)} % by night; carbon dioxide ${Math.round(ppm)} ppm by morning`}
+        aria-label={`Humidity ${Math.round(100 * a.day_rh_frac)} % by day and ${Math.round(100 * a.night_rh_frac)} % at night; carbon dioxide ${Math.round(ppm)} ppm by morning`}
       >
         {glass(40, "by day", a.day_rh_frac, a.day_g_h, a.day_flow_m3_h)}
-        {glass(210, "by night", a.night_rh_frac, a.night_g_h, a.night_flow_m3_h)}
+        {glass(210, "at night", a.night_rh_frac, a.night_g_h, a.night_flow_m3_h)}
         <text x="160" y={base - 0.6 * tall + 4} fontSize="9.5" textAnchor="middle" fill="var(--color-gorse-ink)">
           60 %
         </text>
@@ -201,11 +201,11 @@ function Whole() {
           (f) => f.stage === "warmth" && /^(air|vent|alarm|surface)/.test(f.subject) && !f.rule.startsWith("warm-shell") && !f.rule.startsWith("warm-cab"),
         )}
       />
-      <SlateFig k="air/night/indoor_rh_frac" label="humidity by night" />
+      <SlateFig k="air/night/indoor_rh_frac" label="humidity at night" />
       <SlateFig k="air/day/indoor_rh_frac" label="humidity by day" />
       <SlateFig k="air/night/dew_point_c" label="the air condenses at" />
-      <SlateFig k="air/night/flow_m3_h" label="air by night" />
-      <SlateFig k="air/night/required_flow_m3_h" label="air for 60 % by night" />
+      <SlateFig k="air/night/flow_m3_h" label="air at night" />
+      <SlateFig k="air/night/required_flow_m3_h" label="air for 60 % at night" />
       <SlateFig k="air/night/ventilation_heat_w" label="heat that this air takes" />
       <SlateFig k="air/co2_ppm" label="carbon dioxide, in the long run" />
       {a.gas_high_mm2 != null && a.gas_low_mm2 != null && (
@@ -270,7 +270,7 @@ export function AirView() {
     },
     { key: "flow", label: "moves", width: "13%", align: "right", kind: "computed", show: (x) => <Fig k={`vents/${x.id}/flow_m3_h`} /> },
     { key: "power", label: "draws", width: "10%", align: "right", kind: "computed", show: (x) => <Fig k={`vents/${x.id}/fan_power_w`} /> },
-    wordColumn("night", "by night", "15%", (x) => (x.at_night ? "open or running" : x.closable ? "shut" : "always open")),
+    wordColumn("night", "at night", "15%", (x) => (x.at_night ? "open or running" : x.closable ? "shut" : "always open")),
   ];
   const alarmColumns: Column<Alarm & { name: string }>[] = [
     nameColumn(alarms, "alarm", "34%"),
@@ -320,7 +320,7 @@ export function AirView() {
             kind="vent"
             columns={columns}
             onAdd={create}
-            empty={"No vent yet. A fixed one high and a fixed one low keep the air by night; “What Bothy suggests” in the view Shell sizes them."}
+            empty={"No vent yet. A fixed one high and a fixed one low keep the air at night; “What Bothy suggests” in the view Shell sizes them."}
           />
         ) : (
           <ItemLedger

@@ -351,7 +351,7 @@ export function HeatingView() {
           kind="heater"
           columns={columns}
           onAdd={create}
-          empty={`No heater yet. The shell asks for ${Math.round(part.needed_w)} W; “What Bothy suggests” in the view Shell proposes the smallest that holds it.`}
+          empty={`No heater yet. The body needs ${Math.round(part.needed_w)} W; “What Bothy suggests” in the view Shell proposes the smallest that holds it.`}
         />
       }
       slate={held ? <HeaterSlate h={held} /> : <Whole />}

@@ -17,7 +17,7 @@ export function Sentence() {
   const heaters = Object.values(part.heaters);
   return (
     <>
-      {t("indoor_temp_c", "warm by day", part.indoor_c)} by day and {t("night_temp_c", "warm by night", part.night_c)} by night, down to{" "}
+      {t("indoor_temp_c", "warm by day", part.indoor_c)} by day and {t("night_temp_c", "warm at night", part.night_c)} at night, down to{" "}
       {t("design_cold_c", "coldest to design for", part.cold_c)} outside, with{" "}
       <Token path="/warmth/cab" label="the cab" choices={CABS} value={part.cab} shown={wordOf(CABS, part.cab)} />: the shell loses{" "}
       <Fig k="warmth/heat_loss_w" />

@@ -73,7 +73,7 @@ function SurfaceSlate({ id }: { id: string }) {
       <SlateFig k={`surfaces/${id}/heat_w`} label={`loses at ${show(report.warmth.cold_c, "°C", units)}`} />
       {damp && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          By night {show(damp.surface_c, "°C", units, 3)} inside, {Math.round(100 * damp.rh_frac)} % humidity at it; the air condenses at{" "}
+          At night {show(damp.surface_c, "°C", units, 3)} inside, {Math.round(100 * damp.rh_frac)} % humidity at it; the air condenses at{" "}
           {show(report.warmth.air.night_dew_c, "°C", units, 3)}.
         </p>
       )}

@@ -172,7 +172,7 @@ function BaySlate({ b }: { b: Bay }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `bay:${b.id}`)} />
       {p && (
         <p className="my-1 text-[12px]">
-          {say(`${p.temp_c.toFixed(1)} °C at ${report.warmth.cold_c.toFixed(0)} °C outside by night${p.safe ? "" : `; ${Math.round(p.heat_w)} W hold 3 °C`}.`)}
+          {say(`${p.temp_c.toFixed(1)} °C at ${report.warmth.cold_c.toFixed(0)} °C outside at night${p.safe ? "" : `; ${Math.round(p.heat_w)} W hold 3 °C`}.`)}
         </p>
       )}
       <Fields

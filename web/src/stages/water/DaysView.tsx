@@ -122,7 +122,7 @@ function DaysSlate() {
           choice("style", "water is used", STYLES),
           quantity("target_days", "it is to last, days", "count", "", { clearable: true, placeholder: say("nights between hook-ups") }),
           choice("drinking_source", "drinking water", SOURCES),
-          flag("hot_climate", "in heat: half as much again to drink"),
+          flag("hot_climate", "in heat: 50 % more to drink"),
           litres("drinking_l_person_day", "drinking, a person"),
           litres("cooking_l_person_day", "cooking, a person"),
           litres("dishes_l_person_day", "dishes, a person"),

@@ -151,7 +151,7 @@ export function ZoneSlate({ z }: { z: Zone }) {
         <p className="my-1 text-[12px] text-chalk-dim">
           {z.control === "latching"
             ? "Thin wires from every push-button to the latching relay by the lamps."
-            : say(`${part.between_count} strappers between the two change-over switches, 3 conductors where the feed travels along.`, "wiring")}
+            : say(`${part.between_count} strappers between the two two-way switches, 3 conductors where the feed travels along.`, "wiring")}
         </p>
       )}
       <SlateFig k={`zones/${z.id}/way_m`} />

@@ -84,7 +84,7 @@ export const SIGNALS = [
 ] as const;
 export const ZONE_CONTROLS = [
   { value: "one", word: "one switch" },
-  { value: "change_over", word: "two change-over switches" },
+  { value: "change_over", word: "two-way switches at two places" },
   { value: "latching", word: "push-buttons and a latching relay" },
 ] as const;
 export const JOINTS = [
