@@ -1,4 +1,5 @@
 import "@fontsource-variable/bricolage-grotesque";
+import { says } from "./words/shell";
 import "@fontsource-variable/instrument-sans";
 import "@fontsource-variable/spline-sans-mono";
 import "./index.css";
@@ -13,18 +14,18 @@ import { PersonProvider } from "./shell/person";
 function Broken() {
   const error = useRouteError();
   const text = isRouteErrorResponse(error)
-    ? "There is no such page."
-    : `Something in Bothy broke: ${(error as Error)?.message ?? error}. Nothing saved is lost.`;
+    ? says("there-no-such-page")
+    : says("something-bothy-broke-nothing", { message: (error as Error)?.message ?? error });
   return (
     <main className="p-6" role="alert">
-      <h1 className="font-display text-xl">Page not found</h1>
+      <h1 className="font-display text-xl">{says("page-not-found")}</h1>
       <p>{text}</p>
       <p>
         <button type="button" className="btn mr-3" onClick={() => location.reload()}>
-          Load again
+          {says("load-again")}
         </button>
         <Link className="text-loch underline" to="/">
-          Back to the projects
+          {says("back-projects")}
         </Link>
       </p>
     </main>
@@ -33,7 +34,7 @@ function Broken() {
 
 const waiting = (
   <p className="p-6" role="status">
-    Opening Bothy…
+    {says("opening-bothy")}
   </p>
 );
 

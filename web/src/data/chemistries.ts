@@ -1,8 +1,9 @@
 /** Kinds of batteries in words. */
+import { says } from "../words/data";
 export const CHEMISTRIES = [
-  { value: "lifepo4", word: "lithium iron phosphate" },
-  { value: "nmc", word: "lithium NMC" },
-  { value: "agm", word: "lead AGM" },
-  { value: "gel", word: "lead gel" },
-  { value: "flooded", word: "lead, flooded" },
+  { value: "lifepo4", word: says("lithium-iron-phosphate") },
+  { value: "nmc", word: says("lithium-nmc") },
+  { value: "agm", word: says("lead-agm") },
+  { value: "gel", word: says("lead-gel") },
+  { value: "flooded", word: says("lead-flooded") },
 ] as const;

@@ -1,6 +1,7 @@
 /** The API client, typed by the generated OpenAPI types, and the one kind of error. */
 import createClient from "openapi-fetch";
 import type { components, paths } from "../../generated/api";
+import { says } from "../words/data";
 
 export type Schemas = components["schemas"];
 /** The plan, with what was measured beside it under `facts`: edited the same way, kept apart by the server. */
@@ -43,14 +44,14 @@ export async function take<T>(call: Promise<{ data?: T; error?: unknown; respons
   try {
     answer = await call;
   } catch {
-    throw new ApiError(0, "server", "Bothy does not answer. What you typed is kept here and sent again; if it was saved already, it is not made twice.");
+    throw new ApiError(0, "server", says("bothy-does-not-answer"));
   }
   if (answer.response.ok) return answer.data as T;
   const body = (answer.error ?? {}) as Body;
   throw new ApiError(
     answer.response.status,
     body.error?.key ?? "server",
-    body.error?.plain ?? body.error?.message ?? `The server answered ${answer.response.status}.`,
+    body.error?.plain ?? body.error?.message ?? says("server-answered", { status: answer.response.status }),
     body.head ?? null,
     body.changed ?? [],
   );

@@ -1,4 +1,6 @@
 /** Which findings concern an item. */
+
+import { says } from "../words/data";
 import type { Finding } from "./client";
 
 /** Whether a finding is about an item, or also concerns it. */
@@ -12,4 +14,4 @@ export function isOpen(f: Finding): boolean {
 }
 
 /** How a severity is called. “Fault” is kept for electrical faults. */
-export const severityWord = (severity: string): string => (severity === "fault" ? "problem" : severity);
+export const severityWord = (severity: string): string => (severity === "fault" ? says("problem") : severity);

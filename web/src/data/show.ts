@@ -1,3 +1,4 @@
+import { says } from "../words/data";
 import { IN_US } from "./said";
 
 /** Numbers in words: SI to what the person reads, metric or US. Only display; every sum is done in the core. */
@@ -42,7 +43,20 @@ export function clock(hours: number): string {
 }
 
 export const percent = (fraction: number, digits = 0): string => `${(100 * fraction).toFixed(digits)}\u00a0%`;
-export const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+export const MONTHS = [
+  says("january"),
+  says("february"),
+  says("march"),
+  says("april"),
+  says("may"),
+  says("june"),
+  says("july"),
+  says("august"),
+  says("september"),
+  says("october"),
+  says("november"),
+  says("december"),
+];
 /** The unit that sizes of things and cut-outs are read in. */
 export const smallLength = (system: UnitSystem): string => (system === "us" ? "in" : "mm");
 /** A cut as it is marked: its sides and the radius of its corners, from millimetres, in that unit. */

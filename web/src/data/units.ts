@@ -3,6 +3,7 @@
  * both tests. Where the server answers, its answer counts.
  */
 import grammar from "../../generated/units.json";
+import { says } from "../words/data";
 
 export type Understood = { value: number; unit: string; understood: string; awg: string | null };
 type Table = Record<string, number>;
@@ -81,7 +82,7 @@ export function readNumber(text: string): number {
 const float = (s: string): number => (/^[-+]?(\d+\.?\d*|\.\d+)([eE][-+]?\d+)?$/.test(s) ? Number(s) : Number.NaN);
 const a = (word: string) => `${"aeiou".includes(word[0]!) ? "an" : "a"} ${word}`;
 const refuse = (text: string, dimension: string, why: string) =>
-  new NotUnderstood(`“${text.length <= 40 ? text : `${text.slice(0, 37)}…`}” ${why}; write for example ${EXAMPLES[dimension]}`);
+  new NotUnderstood(says("write-example", { text: text.length <= 40 ? text : `${text.slice(0, 37)}…`, why, dimension: EXAMPLES[dimension] ?? "" }));
 
 /** A number in four digits at most, as the core shows it. */
 function shown(value: number, unit: string): string {
@@ -122,19 +123,15 @@ function compound(typed: string, text: string, dimension: string): Understood | 
   const units = UNITS[dimension]!;
   let small = m.ub?.trim().toLowerCase() || COMPOUND[dimension]![large]!;
   if (dimension === "time" && small === "m") small = "min";
-  if (!(small in units) || units[small]! >= units[large]!) throw refuse(typed, dimension, `has the unknown part “${m.b} ${m.ub}”`.trimEnd());
+  if (!(small in units) || units[small]! >= units[large]!) throw refuse(typed, dimension, says("has-unknown-part", { b: m.b ?? "", ub: m.ub ?? "" }).trimEnd());
   const first = NUMBER.exec(m.a!)?.groups as Groups | undefined;
   const second = NUMBER.exec(m.b!)?.groups as Groups | undefined;
   const x = first && !first.unit ? numberOf(first) : Number.NaN;
   const y = second && !second.unit ? numberOf(second) : Number.NaN;
-  if (Number.isNaN(x) || Number.isNaN(y)) throw refuse(typed, dimension, "is not a number");
+  if (Number.isNaN(x) || Number.isNaN(y)) throw refuse(typed, dimension, says("not-number"));
   const whole = x === Math.trunc(x);
   if (y * units[small]! >= units[large]! * (1 - 1e-12) || !whole)
-    throw refuse(
-      typed,
-      dimension,
-      whole ? `has ${m.b} ${small} after whole ${large}, which is more than one of them` : `has a part of a ${large} and ${small} too`,
-    );
+    throw refuse(typed, dimension, whole ? says("has-after-whole-which", { b: m.b ?? "", small, large }) : says("has-part-too", { large, small }));
   const value = (x * units[large]! + y * units[small]!) * (m.sign && "-−–".includes(m.sign) ? -1 : 1);
   const words: Record<string, string> = { "'": "ft", '"': "in" };
   const said = `${Number(x.toPrecision(6))} ${words[large] ?? large} ${shown(y, words[small] ?? small)}`;
@@ -144,19 +141,19 @@ function compound(typed: string, text: string, dimension: string): Understood | 
 /** What a text means as a quantity; a bare number takes `unit`. Throws {@link NotUnderstood}. */
 export function parseQuantity(typed: string, dimension: string, unit?: string): Understood {
   const units = UNITS[dimension];
-  if (!units) throw new NotUnderstood(`unknown kind of quantity “${dimension}”`);
-  if (typed.length > 60) throw refuse(typed, dimension, "is too long for a quantity");
-  if (!typed.trim()) throw refuse(typed, dimension, "is empty");
+  if (!units) throw new NotUnderstood(says("unknown-kind-quantity", { dimension }));
+  if (typed.length > 60) throw refuse(typed, dimension, says("too-long-quantity"));
+  if (!typed.trim()) throw refuse(typed, dimension, says("empty"));
   const text = plainText(typed);
   const si = SI[dimension]!;
   if (dimension === "resistance" && OVER_RANGE.includes(text.trim().toLowerCase()))
-    return { value: 1e12, unit: si, understood: "over the meter’s range: open", awg: null };
+    return { value: 1e12, unit: si, understood: says("over-meters-range-open"), awg: null };
   const two = dimension in COMPOUND ? compound(typed, text, dimension) : null;
   if (two) return two;
   const awg = dimension === "area" ? AWG_TEXT.exec(text) : null;
   if (awg) {
     const size = (awg[1] ?? awg[2])!;
-    if (!(size in AWG)) throw refuse(text, dimension, "is not an AWG size that is sold (20 to 4/0)");
+    if (!(size in AWG)) throw refuse(text, dimension, says("not-awg-size-sold"));
     const area = (Math.PI / 4) * (0.127 * 92 ** ((36 - AWG[size]!) / 39)) ** 2;
     return { value: area, unit: "mm²", understood: `${size} AWG (${area.toFixed(2)} mm²)`, awg: size };
   }
@@ -168,9 +165,9 @@ export function parseQuantity(typed: string, dimension: string, unit?: string): 
     return { value, unit: si, understood: `${shown(first.value, first.unit)} × ${shown(volts.value, "V")} = ${shown(value, si)}`, awg: null };
   }
   const m = NUMBER.exec(text)?.groups as Groups | undefined;
-  if (!m) throw refuse(text, dimension, "has no number at its start");
+  if (!m) throw refuse(text, dimension, says("has-no-number-start"));
   const number = numberOf(m);
-  if (Number.isNaN(number)) throw refuse(text, dimension, "is not a number");
+  if (Number.isNaN(number)) throw refuse(text, dimension, says("not-number"));
   const word =
     megaApart(m.unit ?? "")
       .trim()
@@ -178,9 +175,13 @@ export function parseQuantity(typed: string, dimension: string, unit?: string): 
   const factor = units[word];
   if (factor === undefined) {
     const other = word && Object.keys(UNITS).find((d) => word in UNITS[d]!);
-    throw refuse(text, dimension, other ? `is ${a(other)}, not ${a(dimension)}` : `has the unknown unit “${(m.unit ?? "").trim().slice(0, 12)}”`);
+    throw refuse(
+      text,
+      dimension,
+      other ? says("not", { other: a(other), dimension: a(dimension) }) : says("has-unknown-unit", { unit: (m.unit ?? "").trim().slice(0, 12) }),
+    );
   }
   const value = ["°f", "f", "degf"].includes(word) ? (number - 32) / 1.8 : number * factor;
-  if (!Number.isFinite(value)) throw refuse(text, dimension, "is not a finite number");
+  if (!Number.isFinite(value)) throw refuse(text, dimension, says("not-finite-number"));
   return { value, unit: si, understood: saidOf(value, dimension), awg: null };
 }

@@ -6,6 +6,7 @@
  * an edit to the same item stops and asks.
  */
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
+import { says } from "../words/data";
 import { ApiError, api, type Design, type PatchOp, type Report, type Schemas, take } from "./client";
 import { newEdit, type Pending, takeOver, writeKept } from "./kept";
 import { applied, at, indexed, meets, named, withFreeIds, withIndexes, withNames } from "./patch";
@@ -67,7 +68,7 @@ const Context = createContext<VariantHand | null>(null);
 /** The variant that the surrounding pages work on. */
 export function useVariant(): VariantHand {
   const hand = useContext(Context);
-  if (!hand) throw new Error("no variant in hand");
+  if (!hand) throw new Error(says("no-variant-hand"));
   return hand;
 }
 
@@ -85,7 +86,7 @@ function firstConflict(design: Design, base: Design, ops: PatchOp[], changed: st
     const path = named(base, op.path);
     if (!changed.some((c) => meets(path, c))) continue;
     const there = indexed(design, path);
-    return { path, mine: op.op === "remove" ? "removed" : op.value, theirs: there === null ? "removed" : at(design, there) };
+    return { path, mine: op.op === "remove" ? says("removed-2") : op.value, theirs: there === null ? says("removed-2") : at(design, there) };
   }
   return null;
 }
@@ -177,7 +178,7 @@ export function VariantProvider({ id, first: answer, children }: { id: string; f
         const ops = withIndexes(base.design, p.ops);
         if (!ops) {
           finish(p, false);
-          setRejection({ key: "patch", message: "The item this change belongs to is no longer there.", pending: p });
+          setRejection({ key: "patch", message: says("item-change-belongs-no"), pending: p });
           settle(now.current.server);
           continue;
         }
@@ -287,7 +288,7 @@ export function VariantProvider({ id, first: answer, children }: { id: string; f
             params: { path: { variant_id: id }, header: { ...on, "Edit-Id": edit } },
             body: { ids, groups: (groups ?? null) as never },
           }) as never,
-        "proposals",
+        says("proposals"),
       );
       return edited?.taken ?? [];
     },
@@ -349,7 +350,7 @@ export function VariantProvider({ id, first: answer, children }: { id: string; f
       report: server.report,
       previous,
       saving,
-      trouble: unkept ? `${trouble ?? ""} This browser keeps nothing: leave the tab open until all is saved.`.trim() : trouble,
+      trouble: unkept ? says("browser-keeps-nothing-leave", { trouble: trouble ?? "" }).trim() : trouble,
       broken: server.trouble ?? null,
       conflict,
       rejection,

@@ -1,25 +1,27 @@
 /** The worklist: what is open, grouped by what is to be done, and what a remedy changes in one line. */
+
+import { says } from "../words/data";
 import type { Design, Finding, PatchOp } from "./client";
 import { isOpen } from "./findings";
 import { at } from "./patch";
 import { show, type UnitSystem } from "./show";
 
 export const DOING = {
-  say: "Say it",
-  press: "Press it",
-  build: "Build it",
-  trade: "Call a licensed trade",
-  know: "Good to know",
-  kept: "Accepted with a reason",
+  say: says("say"),
+  press: says("press"),
+  build: says("build"),
+  trade: says("call-licensed-trade"),
+  know: says("good-know"),
+  kept: says("accepted-reason"),
 } as const;
 export type Doing = keyof typeof DOING;
 export const NOTES: Record<Doing, string> = {
-  say: "nobody has said it yet; it counts once it is known",
-  press: "a definite change, ready to be applied",
-  build: "to be decided, measured or made by hand",
-  trade: "mains and gas: shown here, done and signed by those who may",
-  know: "nothing is to be done",
-  kept: "answered; it can be opened again",
+  say: says("nobody-has-said-yet"),
+  press: says("definite-change-ready-applied"),
+  build: says("decided-measured-made-hand"),
+  trade: says("mains-gas-shown-here"),
+  know: says("nothing-done"),
+  kept: says("answered-can-opened-again"),
 };
 
 /** What is to be done about a finding. Mains and gas go to their trade where no press in the design settles them. */
@@ -53,12 +55,12 @@ const UNITS: [string, string][] = [
 ];
 
 function valueWord(value: unknown, unit: string, units: UnitSystem): string {
-  if (value === null || value === undefined) return "not entered";
+  if (value === null || value === undefined) return says("not-entered");
   if (typeof value === "number") return show(value, unit, units);
-  if (typeof value === "boolean") return value ? "yes" : "no";
+  if (typeof value === "boolean") return value ? says("yes") : says("no");
   if (typeof value === "string") return value.replaceAll("_", " ");
-  if (Array.isArray(value)) return `${value.length} of them`;
-  return (value as { name?: string }).name ?? "as proposed";
+  if (Array.isArray(value)) return says("them", { value_count: value.length });
+  return (value as { name?: string }).name ?? says("proposed");
 }
 
 /** What operations change, each as “fuse 10 A → 15 A”; what stays the same is left out. */
@@ -81,7 +83,7 @@ export function changes(design: Design, ops: PatchOp[], units: UnitSystem): stri
     if (JSON.stringify(now ?? null) === JSON.stringify(op.value ?? null)) continue;
     const known = UNITS.find(([end]) => last.endsWith(end));
     if (last === "awg") {
-      out.push(`size ${now ? `${now} AWG` : "not entered"} → ${op.value ? `${op.value as string} AWG` : "not entered"}`);
+      out.push(says("size-awg-not-entered", { has_now: Boolean(now), now: String(now), has_value: Boolean(op.value), value: op.value as string }));
       continue;
     }
     const word = (known ? last.slice(0, -known[0].length) : last).replaceAll("_", " ").replace(/ count$/, "");

@@ -4,6 +4,7 @@ import { Link, NavLink, useLocation, useNavigate, useParams } from "react-router
 import type { Schemas } from "../data/client";
 import { searchFor } from "../data/kin";
 import { usePerson } from "../shell/person";
+import { says } from "../words/method";
 import { useMethod } from "./data";
 import { sectionPath } from "./Sources";
 
@@ -31,25 +32,25 @@ function Rows({ title, rows }: { title: string; rows: Example["given"] }) {
 function Worked({ example }: { example: Example }) {
   return (
     <details className="mt-2 border-l-2 border-loch pl-3 print-open">
-      <summary className="cursor-pointer">Worked example: {example.title}</summary>
+      <summary className="cursor-pointer">{says("worked-example", { example: example.title })}</summary>
       <p className="no-print m-0 text-[13px]">
         <Link className="text-loch underline" to={`/sums/${example.calculator}`}>
-          try your own values
+          {says("try-your-own-values")}
         </Link>
       </p>
       <div className="mt-1 grid grid-cols-2 items-start gap-6 max-[899px]:grid-cols-1">
-        <Rows title="given" rows={example.given} />
-        <Rows title="found" rows={example.found} />
+        <Rows title={says("given")} rows={example.given} />
+        <Rows title={says("found")} rows={example.found} />
       </div>
     </details>
   );
 }
 
 const SAID = [
-  ["symbols", "Symbols"],
-  ["holds", "Where it holds"],
-  ["after", "After"],
-  ["typical", "Typical"],
+  ["symbols", says("symbols")],
+  ["holds", says("where-holds")],
+  ["after", says("after")],
+  ["typical", says("typical")],
 ] as const;
 
 function One({ s, lit }: { s: Section; lit: boolean }) {
@@ -63,7 +64,11 @@ function One({ s, lit }: { s: Section; lit: boolean }) {
     >
       <h2 className="m-0 font-display text-[19px] font-semibold">
         {s.title}{" "}
-        <Link className="no-print text-[12px] font-normal text-dim no-underline hover:underline" to={sectionPath(s.id)} aria-label={`Address of ${s.title}`}>
+        <Link
+          className="no-print text-[12px] font-normal text-dim no-underline hover:underline"
+          to={sectionPath(s.id)}
+          aria-label={says("address", { title: s.title })}
+        >
           #
         </Link>
       </h2>
@@ -104,7 +109,7 @@ export function Component() {
   }, [theme]);
   useEffect(() => {
     if (!page || !key) return; // a link to the section that is shown already leads to it again
-    document.title = `${page.title}: how it’s calculated`;
+    document.title = says("how-calculated", { page: page.title });
     const at = lit ? document.getElementById(lit) : null;
     at?.scrollIntoView({ block: "start" });
     at?.focus({ preventScroll: true });
@@ -118,29 +123,29 @@ export function Component() {
     <div className="flex h-full flex-col print-flow">
       <header className="no-print flex h-11 shrink-0 items-center gap-4 border-b border-line px-3">
         <Link to="/" className="font-display text-[17px] font-semibold text-peat no-underline">
-          Bothy
+          {says("bothy")}
         </Link>
-        <span className="text-dim">How it’s calculated</span>
+        <span className="text-dim">{says("how-calculated-2")}</span>
         <span className="flex-1" />
         {window.history.state?.idx > 0 && (
           <button type="button" className="btn" onClick={() => go(-1)}>
-            Back
+            {says("back")}
           </button>
         )}
         <button type="button" className="btn" onClick={() => window.print()}>
-          Print
+          {says("print")}
         </button>
       </header>
       <div className="flex min-h-0 flex-1 print-flow max-[899px]:flex-col max-[899px]:overflow-y-auto">
         <nav
-          aria-label="Sections"
+          aria-label={says("sections")}
           className="no-print w-[240px] shrink-0 overflow-y-auto border-r border-line py-2 max-[899px]:max-h-56 max-[899px]:w-full max-[899px]:border-b max-[899px]:border-r-0"
         >
           <div className="px-3 pb-2">
             <input
               className="field w-full"
-              aria-label="Find a section"
-              placeholder="find: voltage drop, ISO 6946…"
+              aria-label={says("find-section")}
+              placeholder={says("find-voltage-drop-iso")}
               maxLength={100}
               value={text}
               onChange={(e) => setText(e.target.value)}
@@ -152,7 +157,7 @@ export function Component() {
           </div>
           {pages.isPending && (
             <p className="px-3" role="status">
-              Fetching…
+              {says("fetching")}
             </p>
           )}
           {pages.isError && (
@@ -161,7 +166,7 @@ export function Component() {
             </p>
           )}
           {text.trim() ? (
-            <ul className="m-0 list-none p-0" aria-label="Sections found">
+            <ul className="m-0 list-none p-0" aria-label={says("sections-found")}>
               {hits.map(({ s, page: p }) => (
                 <li key={s.id}>
                   <Link className="block px-3 py-0.5 text-peat no-underline hover:bg-sheet/60" to={sectionPath(s.id)}>
@@ -169,7 +174,7 @@ export function Component() {
                   </Link>
                 </li>
               ))}
-              {!hits.length && <li className="px-3 text-dim">No section speaks of that.</li>}
+              {!hits.length && <li className="px-3 text-dim">{says("no-section-speaks")}</li>}
             </ul>
           ) : (
             pages.data?.map((p) => (
@@ -200,7 +205,7 @@ export function Component() {
         </nav>
         <main
           className="min-h-0 min-w-0 flex-1 overflow-y-auto bg-sheet p-4 print-flow max-[899px]:flex-none max-[899px]:overflow-visible"
-          aria-label={page?.title ?? "Method"}
+          aria-label={page?.title ?? says("method")}
           tabIndex={-1}
         >
           {page && (
@@ -212,7 +217,7 @@ export function Component() {
               ))}
             </>
           )}
-          {pages.data && !page && <p role="alert">There is no page “{field}” of the method.</p>}
+          {pages.data && !page && <p role="alert">{says("there-no-page-method", { field })}</p>}
         </main>
       </div>
     </div>

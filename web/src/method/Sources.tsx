@@ -2,6 +2,7 @@
 import { Fragment } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../data/client";
+import { says } from "../words/method";
 
 export type Source = Schemas["SourceOut"];
 
@@ -21,7 +22,7 @@ export function Sources({ of }: { of: Source[] }) {
             <Link
               className="text-inherit underline decoration-dotted underline-offset-2 hover:decoration-solid"
               to={sectionPath(s.method)}
-              title="Open how it’s calculated"
+              title={says("open-how-calculated")}
             >
               {s.text}
             </Link>

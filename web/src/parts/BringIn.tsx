@@ -1,6 +1,7 @@
 /** Lines of a table from a file or the clipboard: what was understood, line by line, before anything changes. */
 import { useEffect, useRef, useState } from "react";
 import { type ApiError, take } from "../data/client";
+import { says } from "../words/parts";
 
 /** What the core made of a table; each line is taken or says what is wrong. */
 export type Understood<Line> = {
@@ -33,7 +34,7 @@ type Props<Line> = {
   kinds?: string;
   mostBytes?: number;
 };
-const SEPARATORS: Record<string, string> = { "\t": "tab", ";": "semicolon", ",": "comma", "|": "bar", track: "points of a track" };
+const SEPARATORS: Record<string, string> = { "\t": says("tab"), ";": says("semicolon"), ",": says("comma"), "|": "bar", track: says("points-track") };
 const MOST_BYTES = 2_000_000;
 
 /** A file as text: a workbook is read by the server, anything else is text. */
@@ -57,7 +58,7 @@ export function BringIn<Line>({
   fields,
   asked,
   accept,
-  kinds = "CSV or XLSX",
+  kinds = says("csv-xlsx"),
   mostBytes = MOST_BYTES,
 }: Props<Line>) {
   const [text, setText] = useState(first);
@@ -103,11 +104,12 @@ export function BringIn<Line>({
       setPreview(null);
       setProblem(why);
     };
-    if (chosen.size > mostBytes) return fail(`${chosen.name} has ${(chosen.size / 1e6).toFixed(1)} MB; a list of ${items} has at most ${mostBytes / 1e6} MB.`);
+    if (chosen.size > mostBytes)
+      return fail(says("has-mb-list-has", { chosen: chosen.name, chosen_count: chosen.size / 1e6, items, most_bytes: mostBytes / 1e6 }));
     try {
       const found = await textOf(chosen);
       if (found.trim()) setText(found);
-      else fail(`${chosen.name} is empty; it needs a line of column names and a line for each of the ${items}.`);
+      else fail(says("empty-needs-line-column", { chosen: chosen.name, items }));
     } catch (e) {
       fail((e as Error).message);
     }
@@ -117,11 +119,11 @@ export function BringIn<Line>({
   };
 
   return (
-    <section aria-label={`Import ${items}`} className="p-3">
+    <section aria-label={says("import", { items })} className="p-3">
       <div className="mb-2 flex flex-wrap items-center gap-2">
-        <strong>Import {items}</strong>
+        <strong>{says("import", { items })}</strong>
         <button type="button" className="btn" onClick={() => file.current?.click()}>
-          Choose a file, {kinds}…
+          {says("choose-file", { kinds })}
         </button>
         <input
           ref={file}
@@ -129,28 +131,28 @@ export function BringIn<Line>({
           accept={accept ?? ".csv,.txt,.tsv,.xlsx,text/*"}
           className="sr-only"
           tabIndex={-1}
-          aria-label={`File of ${items}`}
+          aria-label={says("file", { items })}
           onChange={(e) => void choose(e.target.files?.[0])}
         />
-        <span className="text-dim">or paste the cells of a spreadsheet, with a line of column names:</span>
+        <span className="text-dim">{says("paste-cells-spreadsheet-line")}</span>
         <span className="flex-1" />
         <button type="button" className="btn" onClick={onClose}>
-          Leave it
+          {says("leave")}
         </button>
         <button type="button" className="btn btn-main" disabled={!preview?.taken} onClick={() => void takeOver()}>
-          {preview ? `Import ${preview.taken} ${items}${preview.wrong ? `, leave out ${preview.wrong}` : ""}` : "Import"}
+          {preview ? says("import-leave-out", { taken: preview.taken, items, has_wrong: Boolean(preview.wrong), wrong: preview.wrong }) : says("import-2")}
         </button>
       </div>
       <textarea
         className="field num h-24 w-full text-[12px]"
-        aria-label={`Table of ${items}`}
+        aria-label={says("table", { items })}
         // biome-ignore lint/a11y/noAutofocus: the person asked to paste here
         autoFocus
         placeholder={example}
         value={text}
         onChange={(e) => setText(e.target.value)}
       />
-      {busy && <p role="status">Reading…</p>}
+      {busy && <p role="status">{says("reading")}</p>}
       {problem && (
         <p role="alert" className="text-rust">
           {problem}
@@ -159,25 +161,27 @@ export function BringIn<Line>({
       {preview && (
         <>
           <p className="my-1 text-dim">
-            {preview.separator === "track" ? "Days of a track." : `Separated by ${SEPARATORS[preview.separator] ?? preview.separator}. Understood columns: `}
+            {preview.separator === "track"
+              ? says("days-track")
+              : says("separated-understood-columns", { separator: SEPARATORS[preview.separator] ?? preview.separator })}
             {preview.separator !== "track" &&
               `${Object.entries(preview.columns)
                 .map(([field, heading]) => `${heading} → ${field}`)
                 .join(", ")}.`}
-            {preview.ignored_columns.length > 0 && ` Left aside: ${preview.ignored_columns.join(", ")}.`}
+            {preview.ignored_columns.length > 0 && says("left-aside", { ignored_columns: preview.ignored_columns.join(", ") })}
           </p>
           {preview.asks && preview.asks.length > 0 && (
             <p role="alert" className="my-1 text-rust">
-              Say which column holds {preview.asks.join(" and which ")}:
+              {says("say-which-column-holds", { asks: preview.asks.join(says("which")) })}
             </p>
           )}
           {fields && preview.ignored_columns.length > 0 && (
             <p className="my-1 flex flex-wrap gap-3">
               {preview.ignored_columns.map((heading) => (
                 <label key={heading} className="flex items-center gap-1">
-                  “{heading}” is
+                  {says("is", { heading })}
                   <select className="field" value="" onChange={(e) => setSaid((now) => ({ ...now, columns: { ...now.columns, [heading]: e.target.value } }))}>
-                    <option value="">left aside</option>
+                    <option value="">{says("left-aside-2")}</option>
                     {fields
                       .filter((f) => !(f in preview.columns))
                       .map((f) => (
@@ -188,14 +192,14 @@ export function BringIn<Line>({
               ))}
             </p>
           )}
-          <table className="w-full border-collapse text-[12px]" aria-label="What was understood">
+          <table className="w-full border-collapse text-[12px]" aria-label={says("what-was-understood")}>
             <tbody>
               {preview.lines.map((l) => (
                 <tr key={l.number} className={`border-b border-line/60 ${l.status === "wrong" ? "text-rust" : ""}`}>
                   <td className="num w-12 pr-2 text-right text-dim">{l.number}</td>
                   <td className="w-20">{l.status}</td>
                   <td className="break-words">
-                    {l.status === "wrong" ? `${l.problem} (line: ${l.text})` : l.understood}
+                    {l.status === "wrong" ? says("line", { problem: l.problem ?? "", text: l.text }) : l.understood}
                     {asked && l.mains !== null && l.mains !== undefined && (
                       <label className="ml-2 whitespace-nowrap text-heather">
                         <input

@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { useVariant } from "../data/variant";
 import { usePerson } from "../shell/person";
+import { says } from "../words/parts";
 
 export type Export = { word: string; file: string } | { word: string; pdf: string } | { word: string; page: string };
 
@@ -33,10 +34,11 @@ export function Exports({ items }: { items: Export[] }) {
       if (answer.ok) save(`${projectName} ${kind}.pdf`, await answer.blob());
       else
         setTrouble(
-          ((await answer.json().catch(() => null)) as { error?: { message?: string } } | null)?.error?.message ?? `The server answered ${answer.status}.`,
+          ((await answer.json().catch(() => null)) as { error?: { message?: string } } | null)?.error?.message ??
+            says("server-answered", { status: answer.status }),
         );
     } catch (e) {
-      if ((e as Error).name !== "AbortError") setTrouble("Bothy does not answer; nothing was saved.");
+      if ((e as Error).name !== "AbortError") setTrouble(says("bothy-does-not-answer"));
     }
     setMaking(null);
   };
@@ -54,14 +56,14 @@ export function Exports({ items }: { items: Export[] }) {
       )}
       {making && (
         <span role="status" className="flex items-center gap-2 text-[12px]">
-          Making {making}…
+          {says("making", { making })}
           <button type="button" className="underline" onClick={() => stop.current?.abort()}>
-            cancel
+            {says("cancel")}
           </button>
         </span>
       )}
       <DropdownMenu.Root>
-        <DropdownMenu.Trigger className="btn">Export ▾</DropdownMenu.Trigger>
+        <DropdownMenu.Trigger className="btn">{says("export")}</DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content align="end" className="z-50 border border-peat bg-sheet py-1 text-peat">
             {items.map((x) => (

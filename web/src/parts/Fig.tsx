@@ -8,15 +8,16 @@ import { useVariant } from "../data/variant";
 import { Sources } from "../method/Sources";
 import { useHand } from "../shell/hand";
 import { usePerson, useSaid } from "../shell/person";
+import { says } from "../words/parts";
 
 const ORIGIN: Record<string, string> = {
-  computed: "computed",
-  typed: "typed",
-  assumed: "assumed",
-  catalogue: "catalogue",
-  table: "table",
-  input: "given",
-  default: "default",
+  computed: says("computed"),
+  typed: says("typed"),
+  assumed: says("assumed"),
+  catalogue: says("catalogue"),
+  table: says("table-2"),
+  input: says("given"),
+  default: says("default"),
 };
 const TONE: Record<string, string> = { assumed: "text-[#d3b6e6]", default: "text-[#d3b6e6]", typed: "text-[#f0d27a]" };
 
@@ -81,14 +82,14 @@ export function FigureWorking({ k }: { k: string }) {
   if (asked.error)
     return (
       <p role="alert" className="my-1 text-[12px] text-[#f3b3a4]">
-        The working could not be fetched: {asked.error.message}{" "}
+        {says("working-could-not-fetched", { message: asked.error.message })}{" "}
         <button type="button" className="underline" onClick={() => void asked.refetch()}>
-          Try again
+          {says("try-again")}
         </button>
       </p>
     );
   // the working of the figure before may still be there
-  if (!asked.data || (asked.isPlaceholderData && !asked.data[k])) return <p className="my-1 text-[12px] text-chalk-dim">fetching the working…</p>;
+  if (!asked.data || (asked.isPlaceholderData && !asked.data[k])) return <p className="my-1 text-[12px] text-chalk-dim">{says("fetching-working")}</p>;
   return <Working id={k} figures={asked.data} />;
 }
 
@@ -143,7 +144,7 @@ export function Fig({ k, digits, bare }: { k: FigureKey; digits?: number; bare?:
       type="button"
       tabIndex={-1}
       data-figure={k}
-      title={say(`${f.label}: how it was reached`)}
+      title={say(says("how-was-reached", { label: f.label }))}
       className={`num cursor-pointer border-0 bg-transparent p-0 underline-offset-2 hover:underline ${opened === k ? "underline decoration-gorse" : ""}`}
       onClick={(e) => {
         e.stopPropagation();

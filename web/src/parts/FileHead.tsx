@@ -1,5 +1,6 @@
 /** The head of a page that brings a file in: choose it, leave it, take it. The file is read as text and checked for its size first. */
 import { type ReactNode, useRef, useState } from "react";
+import { says } from "../words/parts";
 
 type Props = {
   title: string;
@@ -27,7 +28,7 @@ export function FileHead({ title, kinds, accept, label, item, mostBytes, hint, t
     if (!chosen) return;
     if (file.current) file.current.value = "";
     const size = (chosen.size / 1e6).toFixed(1);
-    if (chosen.size > mostBytes) return setLarge(`${chosen.name} has ${size} MB; ${item} has at most ${mostBytes / 1e6} MB.`);
+    if (chosen.size > mostBytes) return setLarge(says("has-mb-has-most", { chosen: chosen.name, size, item, most_bytes: mostBytes / 1e6 }));
     setLarge(null);
     onText(await chosen.text(), chosen.name);
   };
@@ -37,19 +38,19 @@ export function FileHead({ title, kinds, accept, label, item, mostBytes, hint, t
         <strong>{title}</strong>
         {/* biome-ignore lint/a11y/noAutofocus: the person asked for it */}
         <button type="button" className="btn" autoFocus onClick={() => file.current?.click()}>
-          Choose {kinds}…
+          {says("choose", { kinds })}
         </button>
         <input ref={file} type="file" accept={accept} className="sr-only" tabIndex={-1} aria-label={label} onChange={(e) => void choose(e.target.files?.[0])} />
         <span className="text-dim">{hint}</span>
         <span className="flex-1" />
         <button type="button" className="btn" onClick={onClose}>
-          Leave it
+          {says("leave")}
         </button>
         <button type="button" className="btn btn-main" disabled={!take.ready} onClick={take.run}>
           {take.word}
         </button>
       </div>
-      {busy && <p role="status">Reading…</p>}
+      {busy && <p role="status">{says("reading")}</p>}
       {(large ?? problem) && (
         <p role="alert" className="text-rust">
           {large ?? problem}

@@ -10,6 +10,7 @@ import { useVariant } from "../data/variant";
 import { Sources } from "../method/Sources";
 import { useHand } from "../shell/hand";
 import { useSaid } from "../shell/person";
+import { says } from "../words/parts";
 import { SlateFig } from "./Fig";
 
 export type Severity = "danger" | "fault" | "advice" | "question" | "note";
@@ -49,7 +50,7 @@ export function Keeping({ finding, done, plain }: { finding: Finding; done: () =
     const at = new Date().toISOString().slice(0, 16).replace("T", " ");
     const value = { finding: finding.id, reason: reason.trim(), by: "you", at };
     if (design.accepted?.some((a) => a.finding === finding.id)) return done();
-    if (await edit([{ op: "add", path: "/accepted/-", value }], `answered: ${finding.title}`)) done();
+    if (await edit([{ op: "add", path: "/accepted/-", value }], says("answered", { finding: finding.title }))) done();
   };
   return (
     <form
@@ -61,14 +62,14 @@ export function Keeping({ finding, done, plain }: { finding: Finding; done: () =
     >
       <input
         className={`${plain ? "field" : "field-slate"} min-w-0 flex-1`}
-        aria-label="Reason"
-        placeholder="Why is it all right? The reason goes into the vehicle’s book."
+        aria-label={says("reason")}
+        placeholder={says("why-all-right-reason")}
         value={reason}
         maxLength={1000}
         onChange={(e) => setReason(e.target.value)}
       />
       <button type="submit" className={plain ? "btn" : "btn btn-slate"} disabled={reason.trim().length < 3}>
-        Keep
+        {says("keep")}
       </button>
     </form>
   );
@@ -100,11 +101,11 @@ export function Fix({ finding, plain }: { finding: Finding; plain?: boolean }) {
     <>
       {brings?.length ? (
         <p className="my-1 basis-full border-l-2 border-rust pl-2" role="alert">
-          It would also bring {brings.map((f) => `${severityWord(f.severity)}: ${say(f.title, f.stage)} (${f.subject_name})`).join("; ")}.
+          {says("would-also-bring", { brings: brings.map((f) => `${severityWord(f.severity)}: ${say(f.title, f.stage)} (${f.subject_name})`).join("; ") })}
         </p>
       ) : null}
       <button type="button" className={plain ? "btn" : "btn btn-main"} disabled={looking} onClick={() => void press()}>
-        {brings?.length ? `${say(fix.label, finding.stage)} all the same` : say(fix.label, finding.stage)}
+        {brings?.length ? says("all-same", { fix: say(fix.label, finding.stage) }) : say(fix.label, finding.stage)}
       </button>
     </>
   );
@@ -116,14 +117,14 @@ export function Kept({ finding }: { finding: Finding }) {
   if (!finding.accepted) return null;
   const open = () => {
     const i = design.accepted?.findIndex((a) => a.finding === finding.id) ?? -1;
-    if (i >= 0) void edit([{ op: "remove", path: `/accepted/${i}` }], `opened again: ${finding.title}`);
+    if (i >= 0) void edit([{ op: "remove", path: `/accepted/${i}` }], says("opened-again", { finding: finding.title }));
   };
   return (
     <p className="my-1 border-l-2 border-moss pl-2">
-      {finding.severity === "danger" ? "Responded, still a danger: " : "Accepted: "}
+      {finding.severity === "danger" ? says("responded-still-danger") : says("accepted")}
       {finding.accepted}{" "}
       <button type="button" className="no-print underline" onClick={open}>
-        Reopen
+        {says("reopen")}
       </button>
     </p>
   );
@@ -163,7 +164,7 @@ function One({ finding, own }: { finding: Finding; own?: Workings }) {
         <SlateFig key={k} k={k as FigureKey} own={own} />
       ))}
       {(finding.rests_on?.length ?? 0) > 0 && (
-        <p className="my-1 text-[12px] text-[#d3b6e6]">Rests on what is only assumed so far: {finding.rests_on?.join(", ")}.</p>
+        <p className="my-1 text-[12px] text-[#d3b6e6]">{says("rests-what-only-assumed", { rests_on: finding.rests_on?.join(", ") })}</p>
       )}
       <Kept finding={finding} />
       <div className="mt-1 flex flex-wrap gap-1">
@@ -175,7 +176,7 @@ function One({ finding, own }: { finding: Finding; own?: Workings }) {
         ))}
         {!finding.accepted && severity !== "note" && (
           <button type="button" className="btn btn-slate" aria-expanded={answering} onClick={() => setAnswering(!answering)}>
-            {severity === "danger" ? "Respond…" : "Accept with a reason…"}
+            {severity === "danger" ? says("respond") : says("accept-reason")}
           </button>
         )}
       </div>
@@ -190,7 +191,7 @@ export function FindingList({ findings, empty, own }: { findings: Finding[]; emp
   const open = findings.filter(isOpen);
   const kept = findings.filter((f) => !isOpen(f));
   return (
-    <section aria-label="Findings">
+    <section aria-label={says("findings")}>
       {[...open, ...kept].map((f) => (
         <One key={f.id} finding={f} own={own} />
       ))}

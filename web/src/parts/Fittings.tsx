@@ -1,4 +1,6 @@
 /** Counts of the fittings on a run of pipe. */
+
+import { says } from "../words/parts";
 import { count, Fields } from "./Fields";
 
 type Props = {
@@ -10,7 +12,7 @@ type Props = {
 export function Fittings({ known, fittings, onSet }: Props) {
   return (
     <>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Fittings</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("fittings")}</h3>
       <Fields
         specs={known.map((f) => count(f.value, f.word))}
         item={Object.fromEntries(known.map((f) => [f.value, fittings?.[f.value] ?? 0]))}

@@ -1,6 +1,7 @@
 /** Need against have: the length is what there is, the chalk what is needed, the gable notch the advised margin; more runs out, hatched. */
 import { show } from "../data/show";
 import { usePerson, useSaid } from "../shell/person";
+import { says } from "../words/parts";
 
 type Props = { label: string; need: number; have: number; unit: string; margin: number; onPick?: () => void };
 
@@ -11,13 +12,13 @@ export function HeadroomBar({ label, need, have, unit, margin, onPick }: Props) 
   const over = part > 1;
   const room = 76;
   const tight = !over && part > 1 - margin;
-  const words = `needs ${show(need, unit, units)}, has ${show(have, unit, units)}`;
+  const words = says("needs-has", { need: show(need, unit, units), have: show(have, unit, units) });
   const Tag = onPick ? "button" : "div";
   return (
     <Tag type={onPick ? "button" : undefined} onClick={onPick} className="block w-full py-1 text-left">
       <div className="flex items-baseline justify-between gap-2">
         <span>{say(label)}</span>
-        <span className={`text-[11px] ${over ? "font-semibold" : "opacity-80"}`}>{over ? "too little" : tight ? "tight" : ""}</span>
+        <span className={`text-[11px] ${over ? "font-semibold" : "opacity-80"}`}>{over ? says("too-little") : tight ? says("tight") : ""}</span>
       </div>
       <span className="relative block h-4">
         <svg viewBox="0 0 100 12" preserveAspectRatio="none" className="absolute inset-0 h-full w-full" aria-hidden="true">

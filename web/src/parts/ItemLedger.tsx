@@ -3,6 +3,7 @@ import { type ReactNode, useCallback } from "react";
 import type { useItems } from "../data/items";
 import { useCall } from "../shell/call";
 import { type HandKind, useHand } from "../shell/hand";
+import { says } from "../words/parts";
 import { ItemMark } from "./Findings";
 import { type Column, Ledger } from "./Ledger";
 
@@ -51,7 +52,7 @@ export const nameColumn = <T extends Item>(list: ItemList<T>, label: string, wid
   kind: "text",
   show: (x) => x.name,
   value: (x) => x.name,
-  set: (x, name) => void list.set(x, { name } as Partial<T>, "name"),
+  set: (x, name) => void list.set(x, { name } as Partial<T>, says("name")),
 });
 
 /** Makes an item with these fields, on the key n too, and takes it in hand; and the item of the list that is in hand. */

@@ -1,5 +1,6 @@
 /** Starts a job, shows how far it is, and stops it. */
 import type { Schemas } from "../data/client";
+import { says } from "../words/parts";
 
 type Props = {
   job: Schemas["JobOut"] | null | undefined;
@@ -12,21 +13,21 @@ type Props = {
 };
 
 export function JobButton({ job, word, what, start, cancel, slate, main }: Props) {
-  const button = `btn ${slate ? "btn-slate" : main ? "btn-main" : ""}`;
+  const button = says("btn-btn-slate-btn", { has_slate: Boolean(slate), has_main: Boolean(main) });
   return (
     <>
       {job?.state === "running" || job?.state === "waiting" ? (
         <span role="status" className="flex items-center gap-2">
           {job.state === "waiting" ? (
-            <span className="flex-1">{job.ahead > 0 ? `Waiting: ${job.ahead} before it.` : "Waiting: it is next."}</span>
+            <span className="flex-1">{job.ahead > 0 ? says("waiting-before", { ahead: job.ahead }) : says("waiting-next")}</span>
           ) : (
             <>
-              <progress value={job.done} max={job.whole} className="w-40 flex-1" aria-label="How far it is" />
+              <progress value={job.done} max={job.whole} className="w-40 flex-1" aria-label={says("how-far")} />
               <span className="num text-[12px]">{Math.round((100 * job.done) / Math.max(1, job.whole))} %</span>
             </>
           )}
           <button type="button" className={`btn ${slate ? "btn-slate" : ""} px-2 py-0`} onClick={() => cancel.mutate(job.id)}>
-            Cancel
+            {says("cancel-2")}
           </button>
         </span>
       ) : (
@@ -35,8 +36,8 @@ export function JobButton({ job, word, what, start, cancel, slate, main }: Props
         </button>
       )}
       {start.error && <p role="alert">{start.error.message}</p>}
-      {job?.state === "failed" && <p role="alert">{`The last ${what} failed: ${job.error}`}</p>}
-      {job?.state === "cancelled" && <p className={slate ? "text-chalk-dim" : "text-dim"}>{`The last ${what} was cancelled; nothing was lost.`}</p>}
+      {job?.state === "failed" && <p role="alert">{says("last-failed", { what, error: job.error ?? "" })}</p>}
+      {job?.state === "cancelled" && <p className={slate ? "text-chalk-dim" : "text-dim"}>{says("last-was-cancelled-nothing", { what })}</p>}
     </>
   );
 }

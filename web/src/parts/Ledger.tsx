@@ -4,6 +4,7 @@
  */
 import { type ReactNode, useCallback, useEffect, useRef, useState } from "react";
 import { useSaid, useTerm } from "../shell/person";
+import { says } from "../words/parts";
 import { Quantity, type Understood, Written } from "./Quantity";
 
 export type Column<Row> = {
@@ -254,7 +255,7 @@ export function Ledger<Row>(p: Props<Row>) {
         <tr>
           {p.mark && (
             <th scope="col" className="sticky top-0 z-10 w-6 bg-sheet">
-              <span className="sr-only">findings</span>
+              <span className="sr-only">{says("findings-2")}</span>
             </th>
           )}
           {p.columns.map((c) => (

@@ -3,6 +3,7 @@ import { useRef, useState } from "react";
 import { type PatchOp, type Schemas, sendBytes } from "../data/client";
 import { freshId } from "../data/patch";
 import { useVariant } from "../data/variant";
+import { says } from "../words/parts";
 import { keepAll } from "./manyPhotos";
 
 const LONGEST = 1600;
@@ -32,7 +33,7 @@ export async function scaled(file: File): Promise<Blob | null> {
 
 /** Have the server keep a picture; throws with what is wrong with it. */
 export const kept = (body: Blob, name: string) =>
-  sendBytes<Item>("/api/photos", body, "image/jpeg", "wasn’t taken").catch((e: Error) => {
+  sendBytes<Item>("/api/photos", body, "image/jpeg", says("wasnt-taken")).catch((e: Error) => {
     throw new Error(`${name} ${e.message}`);
   });
 
@@ -60,7 +61,7 @@ export function Photos({ subject, zone = "", name, big }: { subject: string; zon
           ids.push(id);
           return { op: "add", path: "/facts/photos/-", value: { id, sha256: m.sha256, subject, zone, on: today(), width: m.width, height: m.height } };
         }),
-        `photographed ${name}`,
+        says("photographed", { name }),
       );
     const no = await keepAll(
       [...files],
@@ -73,12 +74,12 @@ export function Photos({ subject, zone = "", name, big }: { subject: string; zon
   };
   const strike = (id: string) => {
     const i = all.findIndex((p) => p.id === id);
-    if (i >= 0) void edit([{ op: "remove", path: `/facts/photos/${i}` }], `struck a photograph of ${name}`);
+    if (i >= 0) void edit([{ op: "remove", path: `/facts/photos/${i}` }], says("struck-photograph", { name }));
   };
   return (
     <div className="my-1">
       {mine.length > 0 && (
-        <ul className="m-0 flex list-none flex-wrap gap-1 p-0" aria-label={`Photographs of ${name}`}>
+        <ul className="m-0 flex list-none flex-wrap gap-1 p-0" aria-label={says("photographs", { name })}>
           {(whole ? mine : mine.slice(-SHOWN)).map((p) => (
             <li key={p.id} className="relative">
               <a href={`/api/photos/${p.sha256}`} target="_blank" rel="noreferrer">
@@ -87,7 +88,7 @@ export function Photos({ subject, zone = "", name, big }: { subject: string; zon
               <button
                 type="button"
                 className="absolute right-0 top-0 h-6 w-6 border border-line bg-sheet text-peat"
-                aria-label={`Strike this photograph of ${name}`}
+                aria-label={says("strike-photograph", { name })}
                 onClick={() => strike(p.id!)}
               >
                 ×
@@ -98,7 +99,7 @@ export function Photos({ subject, zone = "", name, big }: { subject: string; zon
       )}
       {mine.length > SHOWN && (
         <button type="button" className={`${big ? "min-h-11 " : ""}text-[12px] underline`} onClick={() => setWhole(!whole)}>
-          {whole ? `only the last ${SHOWN}` : `all ${mine.length}`}
+          {whole ? says("only-last", { shown: SHOWN }) : says("all", { mine_count: mine.length })}
         </button>
       )}
       <input
@@ -109,15 +110,15 @@ export function Photos({ subject, zone = "", name, big }: { subject: string; zon
         multiple
         className="sr-only"
         tabIndex={-1}
-        aria-label={`Photograph of ${name}`}
+        aria-label={says("photograph", { name })}
         onChange={(e) => void take(e.target.files)}
       />
       <button type="button" className={big ? "btn min-h-11" : "text-[12px] underline"} disabled={busy != null} onClick={() => pick.current?.click()}>
-        {busy ? `keeping ${busy}…` : mine.length ? "another photograph" : "add a photograph"}
+        {busy ? says("keeping", { busy }) : mine.length ? says("another-photograph") : says("add-photograph")}
       </button>
       {busy && (
         <button type="button" className="ml-2 text-[12px] underline" onClick={() => (stop.current = true)}>
-          stop
+          {says("stop")}
         </button>
       )}
       {wrong.slice(0, 5).map((w, i) => (
@@ -125,7 +126,7 @@ export function Photos({ subject, zone = "", name, big }: { subject: string; zon
           {w}
         </p>
       ))}
-      {wrong.length > 5 && <p className="m-0 text-[12px]">and {wrong.length - 5} more that weren’t taken.</p>}
+      {wrong.length > 5 && <p className="m-0 text-[12px]">{says("more-werent-taken", { wrong_count: wrong.length - 5 })}</p>}
     </div>
   );
 }

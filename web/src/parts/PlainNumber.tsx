@@ -1,5 +1,6 @@
 /** A plain number that may be left empty: taken with Enter or when the field is left, told where it is none. */
 import { useState } from "react";
+import { says } from "../words/parts";
 
 type Props = {
   label: string;
@@ -34,8 +35,8 @@ export function PlainNumber({ label, value, onSet, className = "field w-full", l
       inputMode="decimal"
       aria-label={label}
       aria-invalid={bad}
-      title={bad ? `a number${like ? `, like ${like}` : ""}` : undefined}
-      placeholder="none"
+      title={bad ? says("number-like", { has_like: Boolean(like), like: like ?? "" }) : undefined}
+      placeholder={says("none")}
       value={text ?? (value == null ? "" : String(value))}
       onChange={(e) => {
         setText(e.target.value);

@@ -5,14 +5,15 @@ import { api, type Proposal, take } from "../data/client";
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
 import { useMoney, usePerson, useSaid } from "../shell/person";
+import { says } from "../words/parts";
 
 export type Group = Proposal["group"];
 const STATUS: Record<Proposal["status"], string> = {
-  new: "suggested",
-  change: "differs from what is fitted",
-  offer: "a choice, nothing needs it",
-  fitted: "fitted",
-  kept: "keeping yours",
+  new: says("suggested"),
+  change: says("differs-what-fitted"),
+  offer: says("choice-nothing-needs"),
+  fitted: says("fitted"),
+  kept: says("keeping-yours"),
 };
 
 /** Groups whose square millimetres are copper. */
@@ -36,7 +37,7 @@ function Why({ p }: { p: Proposal }) {
         {(asked.error as Error).message}
       </p>
     );
-  if (!asked.data) return <p className="m-0 text-dim">Working it out…</p>;
+  if (!asked.data) return <p className="m-0 text-dim">{says("working-out")}</p>;
   return (
     <>
       {asked.data.why.map((w) => (
@@ -46,7 +47,7 @@ function Why({ p }: { p: Proposal }) {
       ))}
       {asked.data.assumes.map((w) => (
         <p key={w} className="m-0 text-heather">
-          assumed: {say(w, stage)}
+          {says("assumed-2", { w: say(w, stage) })}
         </p>
       ))}
     </>
@@ -65,7 +66,7 @@ function Row({ p, picked, onPick, onTake, busy }: { p: Proposal; picked: boolean
       <div className="flex items-baseline gap-2">
         <input
           type="checkbox"
-          aria-label={say(`Pick ${p.title}`, stage)}
+          aria-label={say(says("pick", { title: p.title }), stage)}
           disabled={!free}
           checked={free && picked}
           onChange={(e) => onPick(e.target.checked)}
@@ -75,20 +76,20 @@ function Row({ p, picked, onPick, onTake, busy }: { p: Proposal; picked: boolean
           <span className={`min-w-0 flex-1 truncate ${p.status === "kept" ? "text-dim" : ""}`} title={say(p.what, stage)}>
             {say(p.what, stage)}
           </span>
-          <span className="shrink-0 text-[12px] text-loch underline decoration-dotted">{open ? "less" : "why"}</span>
+          <span className="shrink-0 text-[12px] text-loch underline decoration-dotted">{open ? says("less") : says("why")}</span>
         </button>
         <span className="num w-28 shrink-0 text-right text-[12px] text-dim">
           {p.price ? money(p.price) : ""} {p.mass_kg ? show(p.mass_kg, "kg", units) : ""}
         </span>
         <span className={`w-40 shrink-0 text-right text-[12px] ${free ? "" : "text-dim"}`}>{STATUS[p.status]}</span>
-        <button type="button" className="btn px-2 py-0" disabled={!free || busy} aria-label={say(`Use ${p.title}`, stage)} onClick={onTake}>
-          use
+        <button type="button" className="btn px-2 py-0" disabled={!free || busy} aria-label={say(says("use", { title: p.title }), stage)} onClick={onTake}>
+          {says("use-2")}
         </button>
       </div>
       {open && (
         <div className="py-1 pl-6 text-[13px]">
           <Why p={p} />
-          {p.status === "kept" && <p className="m-0 text-dim">You typed your own; a proposal never overwrites it.</p>}
+          {p.status === "kept" && <p className="m-0 text-dim">{says("you-typed-your-own")}</p>}
         </div>
       )}
     </li>
@@ -118,33 +119,31 @@ export function Proposals({ groups, empty }: { groups: Group[]; empty: string })
     head.current?.focus(); // the button that was pressed may be gone
   };
   return (
-    <section aria-label="Bothy's proposal" className={`px-3 py-2 ${list.isFetching ? "opacity-70" : ""}`}>
+    <section aria-label={says("bothys-proposal")} className={`px-3 py-2 ${list.isFetching ? "opacity-70" : ""}`}>
       <div className="mb-1 flex items-center gap-2">
         <h2 ref={head} tabIndex={-1} className="m-0 outline-none font-display text-[15px] font-semibold">
-          Bothy suggests
+          {says("bothy-suggests")}
         </h2>
         <span className="flex-1" />
         {chosen.length > 0 && (
           <button type="button" className="btn" disabled={busy} onClick={() => void run(chosen.map((p) => p.id))}>
-            Use the {chosen.length} selected
+            {says("use-selected", { chosen_count: chosen.length })}
           </button>
         )}
         {wanted.length > 0 && (
           <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run(null)}>
-            Use all {wanted.length}
+            {says("use-all", { wanted_count: wanted.length })}
           </button>
         )}
       </div>
-      {list.isPending && <p role="status">Working it out…</p>}
+      {list.isPending && <p role="status">{says("working-out")}</p>}
       {list.isError && (
         <p role="alert" className="text-rust">
           {(list.error as Error).message}
         </p>
       )}
       {list.data && !mine.length && <p className="m-0 text-dim">{empty}</p>}
-      {list.data && mine.length > 0 && !free.length && (
-        <p className="m-0 mb-1 text-dim">Nothing to suggest: everything is fitted as suggested, or entered by you.</p>
-      )}
+      {list.data && mine.length > 0 && !free.length && <p className="m-0 mb-1 text-dim">{says("nothing-suggest-everything-fitted")}</p>}
       <ul className="m-0 list-none p-0 text-[13px]">
         {mine.map((p) => (
           <Row

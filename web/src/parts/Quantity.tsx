@@ -4,6 +4,7 @@ import { ApiError, api, take } from "../data/client";
 import { show, unitFor } from "../data/show";
 import { parseQuantity, type Understood } from "../data/units";
 import { usePerson } from "../shell/person";
+import { says } from "../words/parts";
 
 export type { Understood };
 
@@ -105,7 +106,7 @@ export function Written<T extends { understood: string }>(p: WrittenProps<T>) {
     }
     if (draft.trim() === "") {
       if (!clearable) {
-        setHint({ ok: false, text: "write a value, or press Escape to keep the old one" });
+        setHint({ ok: false, text: says("write-value-press-escape") });
         return false;
       }
       setDraft(null);

@@ -2,6 +2,7 @@
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useVariant } from "../data/variant";
 import { useSaid, useTerm } from "../shell/person";
+import { says } from "../words/parts";
 import { Quantity } from "./Quantity";
 
 export type Choice = { value: string; word: string };
@@ -68,7 +69,7 @@ export function Token(props: Props) {
         ) : (
           <TextField text={props.text} label={props.label} onDone={(t) => (t === null ? setOpen(false) : void commit(t))} />
         )}
-        {assumed && <span className="text-[12px] text-heather">assumed: {say(assumed.why)}</span>}
+        {assumed && <span className="text-[12px] text-heather">{says("assumed-3", { why: say(assumed.why) })}</span>}
       </span>
     );
   }
@@ -79,11 +80,11 @@ export function Token(props: Props) {
       className={`border-0 bg-transparent p-0 font-semibold underline underline-offset-4 ${
         assumed ? "text-heather decoration-heather decoration-dotted" : "decoration-gorse decoration-2"
       }`}
-      title={assumed ? say(`${props.label}, assumed: ${assumed.why}`) : `${props.label}: press to change`}
+      title={assumed ? say(says("assumed-4", { props: props.label, why: assumed.why })) : says("press-change", { props: props.label })}
       onClick={() => setOpen(true)}
     >
       {props.shown}
-      <span className="sr-only">{` (${props.label}${assumed ? ", assumed" : ""}: change)`}</span>
+      <span className="sr-only">{says("assumed-change", { props: props.label, has_assumed: Boolean(assumed) })}</span>
     </button>
   );
 }

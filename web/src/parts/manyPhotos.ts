@@ -1,4 +1,5 @@
 /** Many photographs at once: each sent by itself, written down in batches, so that neither a wrong file nor a closed tab loses the others. */
+import { says } from "../words/parts";
 export type Sent = { sha256: string; width: number; height: number };
 
 export const BATCH = 25;
@@ -15,8 +16,7 @@ export async function keepAll<F extends { name: string }, S extends Sent>(
   const write = async () => {
     const made = batch;
     batch = [];
-    if (made.length && !(await to.record(made)))
-      wrong.push(`${made.length === 1 ? "One photograph was" : `${made.length} photographs were`} kept and not written down; choose them again`);
+    if (made.length && !(await to.record(made))) wrong.push(says("one-photograph-was-photographs", { made_count: made.length }));
   };
   for (const [i, file] of files.entries()) {
     if (to.stopped()) break;

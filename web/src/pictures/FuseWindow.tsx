@@ -5,6 +5,7 @@
 import { scaleLog } from "d3-scale";
 import type { CircuitPart } from "../data/client";
 import { figure } from "../data/show";
+import { says } from "../words/pictures";
 
 type Props = { part: CircuitPart; width?: number; onPick?: (rating: number) => void };
 const H = 96;
@@ -24,22 +25,29 @@ export function posts(ratings: number[], low: number, high: number, chosen: numb
 export function FuseWindow({ part, width = 280, onPick }: Props) {
   const low = part.window_low_a;
   const high = part.window_high_a ?? part.ampacity_a;
-  if (!(low > 0)) return <p className="text-chalk-dim">The window opens when something draws current here.</p>;
+  if (!(low > 0)) return <p className="text-chalk-dim">{says("window-opens-when-something")}</p>;
   const top = high ?? low * 2;
   const chosen = part.fuse_a;
   const shown = posts(part.ratings, low, top, chosen);
   const from = Math.min(low, part.current_a, ...shown) * 0.8;
   const to = Math.max(top, ...shown) * 1.15;
   const x = scaleLog([from, to], [6, width - 8]);
-  const words = `Load ${figure(part.current_a)} A, needs at least ${figure(low)} A${high != null ? `, cable allows ${figure(high)} A` : ""}${chosen != null ? `, chosen ${figure(chosen)} A` : ", none chosen"}`;
+  const words = says("load-needs-least-cable", {
+    current_a: figure(part.current_a),
+    low: figure(low),
+    has_high: high != null,
+    high: high != null ? figure(high) : "",
+    has_chosen: chosen != null,
+    chosen: chosen != null ? figure(chosen) : "",
+  });
   return (
     <figure className="m-0 my-1">
-      <svg width={width} height={H} role={onPick ? "group" : "img"} aria-label={`Fuse window. ${words}`} className="block max-w-full">
+      <svg width={width} height={H} role={onPick ? "group" : "img"} aria-label={says("fuse-window", { words })} className="block max-w-full">
         <rect x={x(from)} y={FLOOR - 10} width={x(part.current_a) - x(from)} height="10" fill="currentColor" opacity="0.75">
-          <title>{`the load: ${figure(part.current_a)} A`}</title>
+          <title>{says("load", { current_a: figure(part.current_a) })}</title>
         </rect>
         <rect x={x(part.current_a)} y={FLOOR - 10} width={Math.max(0, x(low) - x(part.current_a))} height="10" fill="currentColor" opacity="0.3">
-          <title>{`its margin and start: to ${figure(low)} A`}</title>
+          <title>{says("margin-start", { low: figure(low) })}</title>
         </rect>
         {high != null && high >= low && <rect x={x(low)} y={FLOOR - 10} width={x(high) - x(low)} height="10" fill="var(--color-gorse)" opacity="0.35" />}
         {high != null && (
@@ -61,7 +69,7 @@ export function FuseWindow({ part, width = 280, onPick }: Props) {
               key={r}
               role={onPick ? "button" : undefined}
               tabIndex={onPick ? 0 : undefined}
-              aria-label={onPick ? `${figure(r)} A${inside ? "" : ", outside the window"}${tall ? ", chosen" : ""}` : undefined}
+              aria-label={onPick ? says("outside-window-chosen", { r: figure(r), inside, tall }) : undefined}
               className={onPick ? "cursor-pointer" : ""}
               onClick={() => onPick?.(r)}
               onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && onPick?.(r)}
@@ -104,7 +112,13 @@ export function FuseStrip({ part }: { part: CircuitPart }) {
   const x = scaleLog([Math.min(part.window_low_a, part.fuse_a ?? high) * 0.6, Math.max(high, part.fuse_a ?? 0) * 1.4], [0, 84]);
   const ok = part.fuse_ok;
   return (
-    <svg width="84" height="14" className="inline-block align-middle" role="img" aria-label={`${figure(part.window_low_a)} to ${figure(high)} A`}>
+    <svg
+      width="84"
+      height="14"
+      className="inline-block align-middle"
+      role="img"
+      aria-label={says("to-a", { window_low_a: figure(part.window_low_a), high: figure(high) })}
+    >
       <rect x="0" y="8" width={x(part.window_low_a)} height="4" fill="currentColor" opacity="0.55" />
       <line x1={x(high)} x2={x(high)} y1="3" y2="14" stroke="currentColor" strokeWidth="1.5" />
       <line x1="0" x2="84" y1="12.5" y2="12.5" stroke="currentColor" strokeWidth="0.6" />

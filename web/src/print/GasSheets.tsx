@@ -5,6 +5,7 @@ import { usePerson, useSaid } from "../shell/person";
 import { useGas } from "../stages/gas/edit";
 import { PipePicture } from "../stages/gas/PipePicture";
 import { CHECKS, dropWord, GASES, KINDS, limitWord, OUTLETS, PRE_TRIP, SMELL, VERDICT, wordOf } from "../stages/gas/words";
+import { says } from "../words/print";
 import { Table } from "./Lists";
 
 export function GasSheets() {
@@ -13,7 +14,7 @@ export function GasSheets() {
   const checks = design.facts?.gas_checks ?? [];
   const { units } = usePerson();
   const { g, part } = useGas();
-  if (!part.aboard) return <p>There is no gas on board, so there is nothing to print.</p>;
+  if (!part.aboard) return <p>{says("there-no-gas-board")}</p>;
   const kg = (v: number | null | undefined) => show(v, "kg", units);
   const years = (n: number) => `${n} ${n === 1 ? "year" : "years"}`;
   const life = (key: string) => years(part.life_years[key]!);
@@ -21,20 +22,40 @@ export function GasSheets() {
   return (
     <>
       <section className="mb-3 break-inside-avoid border-2 border-black p-2 text-[13px]">
-        <h2 className="m-0 font-display text-[16px]">If it smells of gas</h2>
-        <p className="m-0">{SMELL} Come back only when it is aired; have the system tested before it is used again.</p>
+        <h2 className="m-0 font-display text-[16px]">{says("if-smells-gas")}</h2>
+        <p className="m-0">{says("come-back-only-when", { smell: SMELL })}</p>
         <p className="m-0 text-[11px]">
           {say(
-            `${report.region_name}: ${part.law.installs} Paper: ${part.law.paper}; ${part.law.afterwards}. Usual of the region: ask what holds where you are.`,
+            says("paper-usual-region-ask", {
+              region_name: report.region_name,
+              installs: part.law.installs,
+              paper: part.law.paper,
+              afterwards: part.law.afterwards,
+            }),
           )}
         </p>
       </section>
       <Table
-        title="Appliances"
+        title={says("appliances")}
         note={say(
-          `${wordOf(GASES, g.gas ?? "propane")}, ${part.nominal_mbar} mbar; everything on ${part.peak_kg_h.toFixed(2)} kg/h; ${kg(part.total_kg_day)} a day.`,
+          says("mbar-everything-kg-h", {
+            gases: wordOf(GASES, g.gas ?? "propane"),
+            nominal_mbar: part.nominal_mbar,
+            peak_kg_h: part.peak_kg_h,
+            total_kg_day: kg(part.total_kg_day),
+          }),
         )}
-        heads={["appliance", "kind", "pieces", "input, each", "g/h, each", "a day", "room-sealed", "flame failure", "own valve"]}
+        heads={[
+          says("appliance"),
+          says("kind"),
+          says("pieces"),
+          says("input-each"),
+          "g/h, each",
+          says("day"),
+          "room-sealed",
+          says("flame-failure"),
+          says("own-valve"),
+        ]}
         rows={(g.appliances ?? []).map((a) => [
           a.name,
           wordOf(KINDS, a.kind),
@@ -42,38 +63,43 @@ export function GasSheets() {
           show(part.burns[a.id]?.input_w, "W", units),
           (part.burns[a.id]?.rate_g_h ?? 0).toFixed(0),
           kg((part.burns[a.id]?.use_g_day ?? 0) / 1000),
-          a.room_sealed ? "yes" : "no",
-          a.flame_failure ? "yes" : "no",
-          a.valve ? "yes" : "no",
+          a.room_sealed ? says("yes") : says("no"),
+          a.flame_failure ? says("yes") : says("no"),
+          a.valve ? says("yes") : says("no"),
         ])}
       />
       <Table
-        title="Vessels"
-        note={`${part.days == null ? "" : `${part.days.toFixed(1)} days with the reserve. `}At ${show(part.coldest_c, "°C", units)}: ${Math.round(100 * part.usable_frac)} % come out.`}
-        heads={["vessel", "pieces", "gas in one", "full mass, all", "straps must hold", "outlet"]}
+        title={says("vessels")}
+        note={says("days-reserve-come-out", {
+          no_days: part.days == null,
+          days: part.days ?? 0,
+          coldest_c: show(part.coldest_c, "°C", units),
+          usable_frac: Math.round(100 * part.usable_frac),
+        })}
+        heads={[says("vessel"), says("pieces"), says("gas-one"), says("full-mass-all"), says("straps-must-hold"), says("outlet")]}
         rows={(g.vessels ?? []).map((v) => [
           v.name,
           String(v.count),
           kg(part.vessels[v.id]?.capacity_kg),
           kg(part.vessels[v.id]?.full_mass_kg),
           `${((part.vessels[v.id]?.need_n ?? 0) / 1000).toFixed(1)} kN`,
-          v.outlet ? wordOf(OUTLETS, v.outlet) : "the region’s",
+          v.outlet ? wordOf(OUTLETS, v.outlet) : says("regions"),
         ])}
       />
       {(g.pipes ?? []).length > 0 && (
         <section className="mb-4 mt-4 break-inside-avoid">
-          <h2 className="m-0 mb-1 font-display text-[16px]">Pipes and valves</h2>
+          <h2 className="m-0 mb-1 font-display text-[16px]">{says("pipes-valves")}</h2>
           <PipePicture />
         </section>
       )}
       <Table
-        title="Runs"
-        heads={["run", "begins at", "length", "bore", "takes", "at its end", "read"]}
+        title={says("runs")}
+        heads={[says("run"), says("begins"), says("length"), says("bore"), says("takes"), says("end"), says("read")]}
         rows={(g.pipes ?? []).map((p) => {
           const r = part.pipes?.runs[p.id];
           return [
             p.name,
-            (g.pipes ?? []).find((x) => x.id === p.parent)?.name ?? "regulator",
+            (g.pipes ?? []).find((x) => x.id === p.parent)?.name ?? says("regulator"),
             show(p.length_m, "m", units),
             r ? say(`${r.inner_diameter_mm} mm`) : "",
             r ? say(`${r.drop_mbar.toFixed(2)} mbar`) : "",
@@ -83,81 +109,83 @@ export function GasSheets() {
         })}
       />
       <Table
-        title="Dates"
-        heads={["part", "age", "replace after"]}
+        title={says("dates")}
+        heads={[says("part"), says("age"), says("replace-after")]}
         rows={[
           ...(g.regulator
-            ? [[g.regulator.name ?? "Regulator", g.regulator.age_years == null ? "not entered" : years(g.regulator.age_years), life("regulator")]]
+            ? [[g.regulator.name ?? "Regulator", g.regulator.age_years == null ? says("not-entered") : years(g.regulator.age_years), life("regulator")]]
             : []),
-          ...(g.hoses ?? []).map((h) => [h.name, h.age_years == null ? "no date" : years(h.age_years), life(h.id)]),
-          ...(c ? [[c.name ?? "Certificate", `${c.months_ago.toFixed(0)} months`, `${part.law.months} months`]] : []),
+          ...(g.hoses ?? []).map((h) => [h.name, h.age_years == null ? says("no-date") : years(h.age_years), life(h.id)]),
+          ...(c ? [[c.name ?? "Certificate", says("months", { months_ago: c.months_ago }), says("months-2", { months: part.law.months })]] : []),
         ]}
       />
       {part.countries.length > 0 && (
         <Table
-          title="On the way"
-          note="Usual of each country; ask before the trip. Only a vessel with an 80 % stop valve is filled at a pump."
-          heads={["country", "days", "needs", "outlet fits", "exchange", "pump", "note"]}
+          title={says("way")}
+          note={says("usual-each-country-ask")}
+          heads={[says("country"), says("days"), says("needs"), says("outlet-fits"), says("exchange"), says("pump"), says("note")]}
           rows={part.countries.map((x) => [
             x.name[0]!.toUpperCase() + x.name.slice(1),
             String(x.days),
             kg(x.need_kg),
-            x.fits ? "yes" : "no",
-            x.exchange ? "yes" : "no",
-            x.pump ? "yes" : "no",
+            x.fits ? says("yes") : says("no"),
+            x.exchange ? says("yes") : says("no"),
+            x.pump ? says("yes") : says("no"),
             x.note,
           ])}
         />
       )}
       <Table
-        title="The fitter’s test sheet"
-        note={say(
-          `To be done and signed by the licensed person. ${part.test_mbar} mbar of air at the regulator’s outlet, appliances isolated, never a flame. Volume of the pipes ${(part.pipes?.volume_l ?? 0).toFixed(2)} L.`,
-        )}
-        heads={["step", "limit", "read", "by, licence, when"]}
+        title={says("fitters-test-sheet")}
+        note={say(says("done-signed-licensed-person", { test_mbar: part.test_mbar, volume_l: part.pipes?.volume_l ?? 0 }))}
+        heads={[says("step"), says("limit"), says("read"), says("licence-when")]}
         rows={[
-          ["Leak test: start, end, minutes, °C at both", "no drop that the gauge shows", "", ""],
-          ["Each appliance’s valve opened in turn at working pressure", "no drop", "", ""],
-          ["Bubble fluid on every joint", "no bubble", "", ""],
-          ["Pressure at the far appliance, everything burning", say(`at least ${limitWord(part.working_min_mbar)} mbar`), "", ""],
-          ["Pressure with all off, after 5 min", say(`at most ${limitWord(part.lock_up_max_mbar)} mbar`), "", ""],
-          ["Flame failure of each burner", "60 s; an oven 90 s", "", ""],
-          ["Locker’s drain clear, vents free", "", "", ""],
+          [says("leak-test-start-end"), says("no-drop-gauge-shows"), "", ""],
+          [says("each-appliances-valve-opened"), says("no-drop"), "", ""],
+          [says("bubble-fluid-every-joint"), says("no-bubble"), "", ""],
+          [says("pressure-far-appliance-everything"), say(says("least-mbar", { working_min_mbar: limitWord(part.working_min_mbar) })), "", ""],
+          [says("pressure-all-off-after"), say(says("most-mbar", { lock_up_max_mbar: limitWord(part.lock_up_max_mbar) })), "", ""],
+          [says("flame-failure-each-burner"), says("oven"), "", ""],
+          [says("lockers-drain-clear-vents"), "", "", ""],
         ]}
       />
       {part.tests.length > 0 && (
         <Table
-          title="Leak tests on record"
-          heads={["test", "date", "by", "fell by", "verdict", "signed", "changed since"]}
+          title={says("leak-tests-record")}
+          heads={[says("test"), says("date"), says("by"), says("fell"), says("verdict"), says("signed"), says("changed-since")]}
           rows={part.tests.map((t) => [
             t.name,
             t.on,
             t.who,
             say(`${dropWord(t.corrected_drop_mbar)} mbar`),
             VERDICT[t.verdict] ?? t.verdict,
-            t.signed ? "yes" : "no",
-            t.changed.length ? "yes" : "no",
+            t.signed ? says("yes") : says("no"),
+            t.changed.length ? says("yes") : says("no"),
           ])}
         />
       )}
       {checks.length > 0 && (
         <Table
-          title="Readings on record"
-          heads={["reading", "read", "limit", "in its limit", "date", "by"]}
+          title={says("readings-record")}
+          heads={[says("reading"), says("read"), says("limit"), says("limit-2"), says("date"), says("by")]}
           rows={checks.map((x) => {
             const r = part.checks[x.id];
             return [
               wordOf(CHECKS, x.kind),
               say(`${x.value} ${r?.unit ?? ""}`),
               r ? say(`${limitWord(r.limit)} ${r.unit}`) : "",
-              r?.ok ? "yes" : "no",
+              r?.ok ? says("yes") : says("no"),
               x.on ?? "",
               x.who ?? "",
             ];
           })}
         />
       )}
-      <Table title="Before a trip" heads={["look at", "done, by, when"]} rows={PRE_TRIP.map((x) => [x.word[0]!.toUpperCase() + x.word.slice(1), ""])} />
+      <Table
+        title={says("before-trip")}
+        heads={[says("look"), says("done-when")]}
+        rows={PRE_TRIP.map((x) => [x.word[0]!.toUpperCase() + x.word.slice(1), ""])}
+      />
     </>
   );
 }

@@ -2,6 +2,7 @@
 import { useSearchParams } from "react-router";
 import { useSaid } from "../shell/person";
 import { rightOf, STATES, useCommissioning } from "../stages/prove/data";
+import { says } from "../words/print";
 import { cell, Heads } from "./paper";
 
 export function LadderSheet() {
@@ -9,15 +10,15 @@ export function LadderSheet() {
   const say = useSaid();
   const [params, setParams] = useSearchParams();
   const only = params.get("rung") ?? "";
-  if (!made.data) return <p role="status">Making the ladder…</p>;
+  if (!made.data) return <p role="status">{says("making-ladder")}</p>;
   const c = made.data;
   return (
     <>
       <label className="no-print mb-2 block">
-        stage{" "}
+        {says("stage")}{" "}
         <select
           className="field"
-          aria-label="Stage to print"
+          aria-label={says("stage-print")}
           value={only}
           onChange={(e) =>
             setParams((p) => {
@@ -27,7 +28,7 @@ export function LadderSheet() {
             })
           }
         >
-          <option value="">all stages</option>
+          <option value="">{says("all-stages")}</option>
           {c.rungs
             .filter((r) => r.total > 0)
             .map((r) => (
@@ -41,12 +42,14 @@ export function LadderSheet() {
         .filter((r) => r.total > 0 && (!only || r.id === only))
         .map((r) => (
           <section key={r.id} className="mb-4">
-            <h2 className="mb-0 mt-3 font-display text-[15px]">{say(`${r.id.toUpperCase()} ${r.title}, by ${r.who}`, "wiring")}</h2>
+            <h2 className="mb-0 mt-3 font-display text-[15px]">
+              {say(says("by-2", { to_upper_case: r.id.toUpperCase(), title: r.title, who: r.who }), "wiring")}
+            </h2>
             <p className="m-0 text-[11px]">
-              <strong>{say(`Stop if: ${r.stop}`, "wiring")}</strong>
+              <strong>{say(says("stop-if", { stop: r.stop }), "wiring")}</strong>
             </p>
             <table className="w-full border-collapse text-[11px]">
-              <Heads heads={["step and how", "right", "read", "verdict", "by, when"]} />
+              <Heads heads={[says("step-how"), says("right"), says("read"), says("verdict"), says("when")]} />
               <tbody>
                 {c.steps
                   .filter((s) => s.stage === r.id)
@@ -56,7 +59,7 @@ export function LadderSheet() {
                         <strong>{say(s.title, "wiring")}</strong>
                         <div className="text-[10px]">{say(s.how, "wiring")}</div>
                       </td>
-                      <td className={`${cell} num w-32`}>{s.kind === "look" ? "☐ yes ☐ no" : say(rightOf(s), "wiring")}</td>
+                      <td className={`${cell} num w-32`}>{s.kind === "look" ? says("yes-no") : say(rightOf(s), "wiring")}</td>
                       <td className={`${cell} num w-28`}>{say(s.said, "wiring")}</td>
                       <td className={`${cell} w-20`}>{s.state === "open" || s.state === "locked" ? "" : STATES[s.state]}</td>
                       <td className={`${cell} w-28`}>{[s.by, s.on].filter(Boolean).join(", ")}</td>
@@ -65,9 +68,7 @@ export function LadderSheet() {
               </tbody>
             </table>
             {c.steps.some((s) => s.stage === r.id && s.licensed) && (
-              <p className="mt-1 text-[11px]">
-                Name ______________________ {say("Licence")} ______________________ Date ____________ Signature ______________________
-              </p>
+              <p className="mt-1 text-[11px]">{says("name-date-signature", { licence: say(says("licence")) })}</p>
             )}
           </section>
         ))}

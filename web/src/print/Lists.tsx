@@ -4,6 +4,7 @@ import { api, take } from "../data/client";
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
 import { usePerson, useSaid } from "../shell/person";
+import { says } from "../words/print";
 import { cell, Heads } from "./paper";
 
 export function useBenchLists() {
@@ -43,54 +44,50 @@ export function Lists() {
   const say = useSaid();
   const lists = useBenchLists();
   const { units } = usePerson();
-  if (lists.error) return <p role="alert">The lists could not be fetched: {lists.error.message}</p>;
-  if (!lists.data) return <p role="status">Drawing up the lists…</p>;
+  if (lists.error) return <p role="alert">{says("lists-could-not-fetched", { message: lists.error.message })}</p>;
+  if (!lists.data) return <p role="status">{says("drawing-up-lists")}</p>;
   const d = lists.data;
   const m = (v: number | null | undefined) => show(v, "m", units);
-  if (!d.labels.length) return <p>No circuit has its cable yet, so there is nothing to buy, label or test.</p>;
+  if (!d.labels.length) return <p>{says("no-circuit-has-cable-yet")}</p>;
   return (
     <>
-      {d.open.length > 0 && (
-        <p className="my-2 border-l-4 border-[#a8391f] pl-2">Not in these lists, because their cable is not chosen yet: {d.open.join(", ")}.</p>
-      )}
+      {d.open.length > 0 && <p className="my-2 border-l-4 border-[#a8391f] pl-2">{says("not-these-lists-because", { open: d.open.join(", ") })}</p>}
       <Table
-        title="Cable to buy"
-        note={say(
-          "One-way lengths with 10 % to spare and 0.3 m for both ends of each conductor; whole cuts, no joints. Mains as sheathed three-core: connected by a licensed person.",
-        )}
-        heads={["size", "colour", "needed", "longest cut", "pack", "packs", "got"]}
+        title={says("cable-buy")}
+        note={say(says("one-way-lengths-spare"))}
+        heads={[says("size"), says("colour"), says("needed"), says("longest-cut"), says("pack"), says("packs"), says("got")]}
         rows={d.cables.map((c) => [
           c.size,
           c.colour,
           m(c.need_m),
           m(c.longest_m),
-          c.pack_m == null ? "no pack is long enough" : m(c.pack_m),
+          c.pack_m == null ? says("no-pack-long-enough") : m(c.pack_m),
           c.pack_count == null ? "" : c.pack_count,
           "",
         ])}
       />
       <Table
-        title="Terminals and lugs"
-        note="Typical; the maker’s figures win. Matching crimp tool, adhesive heat-shrink over every lug, no solder."
-        heads={["size", "kind", "studs", "strip", "pull test, 1 min", "number", "got"]}
+        title={says("terminals-lugs")}
+        note={says("typical-makers-figures-win")}
+        heads={[says("size"), says("kind"), says("studs"), says("strip"), says("pull-test-min"), says("number"), says("got")]}
         rows={d.terminals.map((t) => [t.size, t.kind, t.stud, say(t.strip), t.pull_n, t.count, ""])}
       />
       <Table
-        title="Fuses and spares"
-        note="A blown fuse is replaced by the same rating after finding why; never by a larger one or by foil."
-        heads={["family", "rating", "fitted", "spare", "got"]}
+        title={says("fuses-spares")}
+        note={says("blown-fuse-replaced-same")}
+        heads={[says("family"), says("rating"), says("fitted"), says("spare"), says("got")]}
         rows={d.fuses.map((f) => [f.family, show(f.rating_a, "A"), f.fitted, f.spare, ""])}
       />
       <Table
-        title="Relays by their loads"
-        note="Worked from the switch panel over a thin wire with its own 1 A fuse; a suppression diode across each coil."
-        heads={["code", "circuit", "contacts, at least", "got"]}
+        title={says("relays-their-loads")}
+        note={says("worked-switch-panel-over")}
+        heads={[says("code"), says("circuit"), says("contacts-least"), says("got")]}
         rows={d.relays.map((r) => [r.code, r.name, show(r.rating_a, "A"), ""])}
       />
       <Table
-        title="Raceways"
-        note="Pull the thickest first; a grommet at every metal hole, a gland at every wall to wet or outside."
-        heads={["raceway", "made as", "inside", "length", "circuits", "cables", "full", "at most"]}
+        title={says("raceways")}
+        note={says("pull-thickest-first-grommet")}
+        heads={[says("raceway"), says("made"), says("inside"), says("length"), says("circuits"), says("cables"), says("full"), says("most")]}
         rows={d.conduits.map((r) => [
           r.name,
           r.kind,
@@ -103,16 +100,26 @@ export function Lists() {
         ])}
       />
       <Table
-        title="Loop test, before the main fuse goes in"
-        note="Power off, fuse out, appliances unplugged, far ends twisted together; meter leads nulled. Where a usual ohm-meter cannot resolve the loop it only proves “not open”, and the loaded test decides: at design current no more may be lost than the last figure and a quarter. Part the far ends again afterwards."
-        heads={["code", "circuit", "expected mΩ", "from", "to", "a usual meter resolves it", "fall at design current", "read", "verdict"]}
+        title={says("loop-test-before-main")}
+        note={says("power-off-fuse-out")}
+        heads={[
+          says("code"),
+          says("circuit"),
+          says("expected-m"),
+          says("from"),
+          says("to"),
+          says("usual-meter-resolves"),
+          says("fall-design-current"),
+          says("read"),
+          says("verdict"),
+        ]}
         rows={d.loops.map((l) => [
           l.code,
           l.name,
           Number(l.expected_mohm.toPrecision(3)),
           Number(l.low_mohm.toPrecision(3)),
           Number(l.high_mohm.toPrecision(3)),
-          l.resolvable ? "yes" : "no",
+          l.resolvable ? says("yes") : says("no"),
           show(l.loaded_drop_v, "V", "metric", 2),
           l.measured_mohm == null ? "" : Number(l.measured_mohm.toPrecision(3)),
           l.verdict ?? "",

@@ -4,12 +4,13 @@ import { useVariant } from "../data/variant";
 import { usePerson, useSaid } from "../shell/person";
 import { SidePicture } from "../stages/fit/SidePicture";
 import { CUT } from "../stages/fit/words";
+import { says } from "../words/print";
 
 export function OpeningsSheet() {
   const say = useSaid();
   const { units } = usePerson();
   const sides = useVariant().report.sides;
-  if (!sides.set_out) return <p>No opening is set out yet: set them out in Layout and weight, Sides and floor.</p>;
+  if (!sides.set_out) return <p>{says("no-opening-set-out")}</p>;
   const cut = sides.things.filter((t) => t.set_out);
   return (
     <>
@@ -27,10 +28,10 @@ export function OpeningsSheet() {
                 <tr className="border-b border-line text-left text-[11px]">
                   {[
                     "opening",
-                    f.id === "rear" ? "left of centre" : "from the rear",
-                    f.id === "floor" ? "left of centre" : "over the floor",
-                    `cut, ${smallLength(units)}`,
-                    "laid by",
+                    f.id === "rear" ? says("left-centre") : says("rear"),
+                    f.id === "floor" ? says("left-centre") : says("over-floor"),
+                    says("cut", { units: smallLength(units) }),
+                    says("laid"),
                   ].map((h) => (
                     <th key={h} className="px-1 py-0.5">
                       {say(h)}
@@ -46,7 +47,7 @@ export function OpeningsSheet() {
                       <td className="px-1">{say(t.name)}</td>
                       <td className="num px-1">{show(t.u_m, "m", units)}</td>
                       <td className="num px-1">{show(t.v_m, "m", units)}</td>
-                      <td className="num px-1">{t.kept ? "is there" : `${cutOf(t.length_mm, t.height_mm, t.radius_mm, units)}${t.measured ? "" : " ?"}`}</td>
+                      <td className="num px-1">{t.kept ? says("there") : `${cutOf(t.length_mm, t.height_mm, t.radius_mm, units)}${t.measured ? "" : " ?"}`}</td>
                       <td className="px-1">{say(t.laid_by.slice(0, 2).join(" "))}</td>
                     </tr>
                   ))}
@@ -56,8 +57,8 @@ export function OpeningsSheet() {
         ))}
       {(
         [
-          ["At each hole in a wall, in this order", sides.work, cut.some((t) => t.face !== "floor" && !t.kept)],
-          ["At each hole in the floor, in this order", sides.floor_work, cut.some((t) => t.face === "floor" && !t.kept)],
+          [says("each-hole-wall-order"), sides.work, cut.some((t) => t.face !== "floor" && !t.kept)],
+          [says("each-hole-floor-order"), sides.floor_work, cut.some((t) => t.face === "floor" && !t.kept)],
         ] as const
       )
         .filter(([, , wanted]) => wanted)

@@ -4,12 +4,13 @@ import { useVariant } from "../data/variant";
 import { usePerson, useSaid } from "../shell/person";
 import { RoofPicture } from "../stages/fit/RoofPicture";
 import { CUT, HELD, ROOF_CAUTION } from "../stages/fit/words";
+import { says } from "../words/print";
 
 export function RoofSheet() {
   const say = useSaid();
   const { units } = usePerson();
   const roof = useVariant().report.roof;
-  if (!roof.laid) return <p>Nothing lies on the roof yet: lay it out in Layout and weight, Roof.</p>;
+  if (!roof.laid) return <p>{says("nothing-lies-roof-yet")}</p>;
   const laid = roof.things.filter((t) => t.rect);
   return (
     <>
@@ -21,13 +22,13 @@ export function RoofSheet() {
         <thead>
           <tr className="border-b border-line text-left text-[11px]">
             {[
-              "on the roof",
-              "rear edge, from the rear",
-              "right edge, left of centre",
-              "held by",
-              `cut-out, ${smallLength(units)}`,
-              "to the centre line",
-              "to the next rib",
+              says("roof"),
+              says("rear-edge-rear"),
+              says("right-edge-left-centre"),
+              says("held"),
+              says("cut-out", { units: smallLength(units) }),
+              says("centre-line"),
+              says("next-rib"),
             ].map((h) => (
               <th key={h} className="px-1 py-0.5">
                 {say(h)}
@@ -41,7 +42,7 @@ export function RoofSheet() {
               <td className="px-1">{t.name}</td>
               <td className="num px-1">{show(t.rect![0], "m", units)}</td>
               <td className="num px-1">{show(t.rect![2], "m", units)}</td>
-              <td className="px-1">{t.kept ? "is there" : HELD.find((h) => h.value === t.held_by)?.word}</td>
+              <td className="px-1">{t.kept ? says("there") : HELD.find((h) => h.value === t.held_by)?.word}</td>
               <td className="num px-1">{t.cut?.hole ? cutOf(t.cut.length_mm, t.cut.width_mm, t.cut.radius_mm, units) : "–"}</td>
               <td className="num px-1">{t.cut?.to_centre_mm != null ? say(`${t.cut.to_centre_mm.toFixed(0)} mm`) : "–"}</td>
               <td className="num px-1">{t.cut?.rib ? say(`${t.cut.to_rib_mm!.toFixed(0)} mm, ${t.cut.rib.replace("-", " ")}`) : "–"}</td>
@@ -49,7 +50,7 @@ export function RoofSheet() {
           ))}
         </tbody>
       </table>
-      <h2 className="mb-1 mt-3 font-display text-[15px]">At each hole, in this order</h2>
+      <h2 className="mb-1 mt-3 font-display text-[15px]">{says("each-hole-order")}</h2>
       <ol className="m-0 list-decimal pl-5 text-[12px]">
         {roof.work.map((s) => (
           <li key={s.title}>
@@ -59,7 +60,7 @@ export function RoofSheet() {
       </ol>
       {roof.amounts.length > 0 && (
         <>
-          <h2 className="mb-1 mt-3 font-display text-[15px]">To buy</h2>
+          <h2 className="mb-1 mt-3 font-display text-[15px]">{says("buy")}</h2>
           <ul className="m-0 pl-5 text-[12px]">
             {roof.amounts.map((a) => (
               <li key={a.key}>

@@ -4,12 +4,13 @@ import { api, take } from "../data/client";
 import { useVariant } from "../data/variant";
 import type { Source } from "../method/Sources";
 import { useSaid } from "../shell/person";
+import { says } from "../words/print";
 
 const HEADS: [Source["kind"], string][] = [
-  ["method", "Method, by the sections of “How it’s calculated”"],
-  ["standard", "Standards, laws and papers, named and not reproduced"],
-  ["maker", "Makers"],
-  ["own", "Own choices"],
+  ["method", says("method-sections-how-calculated")],
+  ["standard", says("standards-laws-papers-named")],
+  ["maker", says("makers")],
+  ["own", says("own-choices")],
 ];
 
 export function SourceList() {
@@ -19,7 +20,7 @@ export function SourceList() {
     queryKey: ["sources", id, stamp],
     queryFn: () => take(api.GET("/api/variants/{variant_id}/sources", { params: { path: { variant_id: id }, query: { revision } } })),
   });
-  if (asked.isPending) return <p role="status">Gathering the sources…</p>;
+  if (asked.isPending) return <p role="status">{says("gathering-sources")}</p>;
   if (asked.isError) return <p role="alert">{(asked.error as Error).message}</p>;
   return (
     <div className="columns-2 gap-8 text-[11px]">

@@ -2,19 +2,16 @@
 import { useVariant } from "../data/variant";
 import { useSaid } from "../shell/person";
 import { WallPicture, WallTable } from "../stages/fit/WallView";
+import { says } from "../words/print";
 
 export function Walls() {
   const say = useSaid();
   const { report } = useVariant();
   const walls = report.fit.walls.filter((w) => w.rows.length);
-  if (!walls.length) return <p>Nothing runs behind a wall yet: place things in Layout and weight first.</p>;
+  if (!walls.length) return <p>{says("nothing-runs-behind-wall")}</p>;
   return (
     <>
-      <p>
-        {say(
-          "Seen from inside. Measured from the rear-most inside face, and over the finished floor or from the centre line. Keep screws 50 mm off every run.",
-        )}
-      </p>
+      <p>{say(says("seen-inside-measured-rear"))}</p>
       {walls.map((w) => (
         <section key={w.id} className="mb-6 break-after-page" aria-label={w.name}>
           <h2 className="mb-1 font-display text-[16px]">{w.name}</h2>

@@ -3,6 +3,7 @@ import { show } from "../data/show";
 import { useVariant } from "../data/variant";
 import { usePerson, useSaid } from "../shell/person";
 import { MEDIA, STORES, VERDICT, wordOf } from "../stages/water/words";
+import { says } from "../words/print";
 import { Table } from "./Lists";
 
 export function WaterSheets() {
@@ -11,36 +12,36 @@ export function WaterSheets() {
   const { units } = usePerson();
   const w = design.water;
   const p = report.water;
-  if (!w || (!(w.tanks ?? []).length && !(w.runs ?? []).length && !w.jug_count)) return <p>Nothing is said of water yet, so there is nothing to print.</p>;
+  if (!w || (!(w.tanks ?? []).length && !(w.runs ?? []).length && !w.jug_count)) return <p>{says("nothing-said-water-yet")}</p>;
   const l = (v: number | null | undefined) => show(v, "L", units);
   const s = p.sanitise;
   const low = [
-    ...(w.tanks ?? []).map((t) => ({ what: t.name, much: l(p.tanks[t.id]?.full_l), valve: t.drain_valve ? "drain valve" : "no valve yet" })),
+    ...(w.tanks ?? []).map((t) => ({ what: t.name, much: l(p.tanks[t.id]?.full_l), valve: t.drain_valve ? says("drain-valve") : says("no-valve-yet") })),
     ...(w.runs ?? []).map((r) => ({
       what: r.name,
-      much: p.run_l[r.id]! < 0.1 ? say("under 0.1 L") : say(`${p.run_l[r.id]!.toFixed(1)} L`),
-      valve: r.drain_valve ? "drain valve" : "no valve yet",
+      much: p.run_l[r.id]! < 0.1 ? say(says("under-l")) : say(`${p.run_l[r.id]!.toFixed(1)} L`),
+      valve: r.drain_valve ? says("drain-valve") : says("no-valve-yet"),
     })),
-    ...(w.hot ? [{ what: w.hot.name, much: w.hot.kind === "storage" ? l(w.hot.volume_l) : "its coil", valve: "its drain" }] : []),
+    ...(w.hot ? [{ what: w.hot.name, much: w.hot.kind === "storage" ? l(w.hot.volume_l) : says("coil"), valve: says("drain") }] : []),
   ];
   return (
     <>
       <Table
-        title="Stores"
-        note={`${l(p.total_l_day)} a day; asked to last ${p.target_days} day${p.target_days === 1 ? "" : "s"}.`}
-        heads={["store", "holds", "usable", "a day", "days"]}
+        title={says("stores")}
+        note={says("day-asked-last-day", { total_l_day: l(p.total_l_day), target_days: p.target_days })}
+        heads={[says("store"), says("holds"), says("usable"), says("day"), says("days")]}
         rows={p.stores.map((x) => [
           say(STORES[x.name] ?? x.name),
           l(p.capacity_l[x.name]),
           l(x.usable_l),
           l(p.flow_l_day[x.name]),
-          x.days == null ? "no end" : x.days.toFixed(1),
+          x.days == null ? says("no-end") : x.days.toFixed(1),
         ])}
       />
       <Table
-        title="Tanks"
-        note="Full mass, and what the fixing must hold."
-        heads={["tank", "full", "usable", "mass", "middle over floor", "forward", "sideways", "up"]}
+        title={says("tanks")}
+        note={says("full-mass-what-fixing")}
+        heads={[says("tank"), says("full"), says("usable"), says("mass"), says("middle-over-floor"), says("forward"), says("sideways"), says("up")]}
         rows={(w.tanks ?? []).map((t) => {
           const q = p.tanks[t.id];
           const kn = (v: number | undefined) => `${((v ?? 0) / 1000).toFixed(1)} kN`;
@@ -61,8 +62,8 @@ export function WaterSheets() {
         return g?.rows.length ? (
           <Table
             key={t.id}
-            title={`Gauge of “${t.name}”`}
-            heads={["usable", "holds", "level over the tank’s zero", `reads, ${g.unit}`]}
+            title={says("gauge", { name: t.name })}
+            heads={[says("usable"), says("holds"), says("level-over-tanks-zero"), says("reads", { unit: g.unit })]}
             rows={g.rows.map((r) => [
               `${Math.round(100 * r.fill_frac)} %`,
               l(r.volume_l),
@@ -73,11 +74,11 @@ export function WaterSheets() {
         ) : null;
       })}
       <Table
-        title="Pipes and taps"
-        heads={["run", "begins at", "bore", "length", "needs", "gets alone", "gets shared", "got"]}
+        title={says("pipes-taps")}
+        heads={[says("run"), says("begins"), says("bore"), says("length"), says("needs"), says("gets-alone"), says("gets-shared"), says("got")]}
         rows={(w.runs ?? []).map((r) => [
           r.name,
-          (w.runs ?? []).find((x) => x.id === r.parent)?.name ?? "pump",
+          (w.runs ?? []).find((x) => x.id === r.parent)?.name ?? says("pump"),
           show(r.inner_diameter_mm, "mm", units),
           show(r.length_m, "m", units),
           r.outlet === "none" ? "" : show(r.wanted_l_min, "L/min", units, 2),
@@ -88,37 +89,37 @@ export function WaterSheets() {
       />
       {s && (
         <Table
-          title="Sanitising sheet"
-          note={say(
-            "Gloves, eye protection, fresh air. Never chlorine with acid or descaler. Taps tagged “do not drink” until rinsed; carbon and UV by-passed; into a foul drain.",
-          )}
-          heads={["step", "how much", "done, by, when"]}
+          title={says("sanitising-sheet")}
+          note={say(says("gloves-eye-protection-fresh"))}
+          heads={[says("step"), says("how-much"), says("done-when")]}
           rows={[
-            ["Fill the whole system", l(s.system_l), ""],
-            [say("Product into the tank, every tap until it smells of it"), say(`${s.dose.toFixed(s.unit === "tablets" ? 0 : 1)} ${s.unit}`), ""],
-            ["Let it stand", `${s.contact_min.toFixed(0)} min`, ""],
-            ["Drain and rinse", `${s.rinses} times, ${l(s.rinse_l)}`, ""],
+            [says("fill-whole-system"), l(s.system_l), ""],
+            [say(says("product-into-tank-every")), say(`${s.dose.toFixed(s.unit === "tablets" ? 0 : 1)} ${s.unit}`), ""],
+            [says("let-stand"), `${s.contact_min.toFixed(0)} min`, ""],
+            [says("drain-rinse"), says("times", { rinses: s.rinses, rinse_l: l(s.rinse_l) }), ""],
           ]}
         />
       )}
       <Table
-        title="Drain-down for winter"
-        note={say(
-          `${l(p.drain_down_l)} must come out. Open all taps, blow at most 50 kPa, run the pump dry for 10 s at most, empty filter bowls and traps, leave taps half open, take UV and carbon out.`,
-        )}
-        heads={["point", "holds", "by", "drained"]}
+        title={says("drain-down-winter")}
+        note={say(says("must-come-out-open", { drain_down_l: l(p.drain_down_l) }))}
+        heads={[says("point"), says("holds"), says("by"), says("drained")]}
         rows={low.map((x) => [x.what, x.much, x.valve, ""])}
       />
       {p.frost.length > 0 && (
         <Table
-          title={`Frost, at ${p.coldest_c.toFixed(0)} °C`}
-          heads={["part", "hours to 0 °C", "heat that holds it"]}
-          rows={p.frost.map((f) => [f.name, f.held ? "held" : f.to_zero_h == null ? "never" : f.to_zero_h.toFixed(1), show(f.hold_w, "W", units)])}
+          title={says("frost-c", { coldest_c: p.coldest_c })}
+          heads={[says("part"), says("hours-c"), says("heat-holds")]}
+          rows={p.frost.map((f) => [
+            f.name,
+            f.held ? says("held-2") : f.to_zero_h == null ? says("never") : f.to_zero_h.toFixed(1),
+            show(f.hold_w, "W", units),
+          ])}
         />
       )}
       <Table
-        title="Pressure tests"
-        heads={["test", "date", "by", "with", "fell by", "allowed", "verdict", "signed"]}
+        title={says("pressure-tests")}
+        heads={[says("test"), says("date"), says("by"), says("with"), says("fell"), says("allowed"), says("verdict"), says("signed")]}
         rows={p.tests.map((t) => [
           t.name,
           t.on,

@@ -3,6 +3,7 @@ import { useSearchParams } from "react-router";
 import { useSaid } from "../shell/person";
 import { dayWord, hoursWord, localDay, type Task, useBuild, useDay } from "../stages/build/data";
 import { LICENCE_WORD, PPE } from "../stages/build/words";
+import { says } from "../words/print";
 import { cell, Heads } from "./paper";
 
 const DAYS = 7;
@@ -12,7 +13,7 @@ export function WeekSheet() {
   const [params] = useSearchParams();
   const made = useBuild();
   const say = useSaid();
-  if (!made.data) return <p role="status">{made.error ? (made.error as Error).message : "Planning…"}</p>;
+  if (!made.data) return <p role="status">{made.error ? (made.error as Error).message : says("planning")}</p>;
   const b = made.data;
   const first = new Date(`${params.get("from") ?? day}T12:00`);
   const days = Array.from({ length: DAYS }, (_, i) => {
@@ -22,17 +23,22 @@ export function WeekSheet() {
   });
   const on = (iso: string): [Task, string[]][] =>
     b.tasks.flatMap((t): [Task, string[]][] => {
-      const mine = t.pieces.filter(([s]) => s!.slice(0, 10) === iso).map(([s, e]) => `${s!.slice(11, 16)} to ${e!.slice(11, 16)}`);
+      const mine = t.pieces.filter(([s]) => s!.slice(0, 10) === iso).map(([s, e]) => says("to-4", { s: s!.slice(11, 16), e: e!.slice(11, 16) }));
       return mine.length ? [[t, mine]] : [];
     });
   const order = b.shopping.filter((x) => x.order_by && x.order_by <= days.at(-1)! && x.status === "planned");
   return (
     <>
       <p className="text-[12px]">
-        {dayWord(days[0])} to {dayWord(days.at(-1), true)}; {b.end ? `done ${dayWord(b.end, true)} by the plan` : "nothing is left to do"}.
+        {says("done-plan-nothing-left", {
+          days: dayWord(days[0]),
+          days_2: dayWord(days.at(-1), true),
+          has_end: Boolean(b.end),
+          end: b.end ? dayWord(b.end, true) : "",
+        })}
       </p>
       <table className="w-full border-collapse text-[11px]">
-        <Heads heads={["when", "what", "takes", "conditions, beware", "done"]} />
+        <Heads heads={[says("when-2"), says("what"), says("takes"), says("conditions-beware"), says("done")]} />
         <tbody>
           {days.flatMap((iso) => {
             const rows = on(iso);
@@ -41,7 +47,7 @@ export function WeekSheet() {
                 <tr key={iso}>
                   <td className={cell}>{dayWord(iso)}</td>
                   <td className={cell} colSpan={4}>
-                    nobody works by the plan
+                    {says("nobody-works-plan")}
                   </td>
                 </tr>,
               ];
@@ -54,14 +60,16 @@ export function WeekSheet() {
                 <td className={cell}>
                   <strong>{t.name}</strong>
                   {LICENCE_WORD[t.licence] && <div>{LICENCE_WORD[t.licence]}</div>}
-                  {t.ask && <div>Ask {t.ask}.</div>}
+                  {t.ask && <div>{says("ask", { ask: t.ask })}</div>}
                 </td>
                 <td className={cell}>
                   {[t.tools.join(", "), t.parts.join(", ")].filter(Boolean).join("; ")}
                   <div>{hoursWord(t.hours)}</div>
                 </td>
                 <td className={cell}>
-                  {[say(t.conditions), t.ppe.length ? `wear ${t.ppe.map((x) => PPE[x] ?? x).join(", ")}` : "", say(t.note)].filter(Boolean).join("; ")}
+                  {[say(t.conditions), t.ppe.length ? says("wear", { ppe: t.ppe.map((x) => PPE[x] ?? x).join(", ") }) : "", say(t.note)]
+                    .filter(Boolean)
+                    .join("; ")}
                 </td>
                 <td className={`${cell} w-10`} />
               </tr>
@@ -71,7 +79,7 @@ export function WeekSheet() {
       </table>
       {order.length > 0 && (
         <>
-          <h2 className="mb-1 mt-3 text-[13px]">To be ordered by then</h2>
+          <h2 className="mb-1 mt-3 text-[13px]">{says("ordered-then")}</h2>
           <ul className="m-0 columns-2 pl-4 text-[11px]">
             {order.map((x) => (
               <li key={x.key}>

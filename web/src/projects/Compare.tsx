@@ -5,21 +5,22 @@ import { Link, useSearchParams } from "react-router";
 import { api, type Schemas, take } from "../data/client";
 import { show } from "../data/show";
 import { STAGES } from "../shell/stages";
+import { says } from "../words/projects";
 
 type Differences = Schemas["ComparePart"];
 const SAID_STAGES: Record<string, string> = Object.fromEntries(STAGES.map((s) => [s.id, s.word]));
-const WORD: Record<string, string> = { danger: "danger", fault: "problem", advice: "advice", question: "question", note: "note" };
+const WORD: Record<string, string> = { danger: says("danger"), fault: says("problem"), advice: says("advice"), question: says("question"), note: says("note") };
 
 /** A value with its unit as a headline shows it. */
 export const value = (v: number | null | undefined, unit: string) => (v == null ? "–" : unit === "%" ? `${Math.round(v)} %` : show(v, unit));
 
 function Heads({ d, names }: { d: Differences; names: [string, string] }) {
   return (
-    <table className="w-full max-w-3xl border-collapse text-[14px]" aria-label="Headlines">
+    <table className="w-full max-w-3xl border-collapse text-[14px]" aria-label={says("headlines")}>
       <thead className="text-[12px] text-dim">
         <tr>
           <th scope="col">
-            <span className="sr-only">what</span>
+            <span className="sr-only">{says("what")}</span>
           </th>
           {names.map((n, i) => (
             <th key={i} scope="col" className="text-right font-normal">
@@ -52,7 +53,7 @@ function Group({ title, count, children }: { title: string; count: number; child
       <summary className="cursor-pointer font-display text-[17px]">
         {title} <span className="num text-[14px] text-dim">{count}</span>
       </summary>
-      {count ? children : <p className="my-1 text-dim">The same.</p>}
+      {count ? children : <p className="my-1 text-dim">{says("same")}</p>}
     </details>
   );
 }
@@ -60,8 +61,8 @@ function Group({ title, count, children }: { title: string; count: number; child
 function Lists({ d }: { d: Differences }) {
   return (
     <>
-      <Group title="What was entered differently" count={d.said.length}>
-        <table className="w-full border-collapse text-[13px]" aria-label="What was entered differently">
+      <Group title={says("what-was-entered-differently")} count={d.said.length}>
+        <table className="w-full border-collapse text-[13px]" aria-label={says("what-was-entered-differently")}>
           <tbody>
             {d.said.map((s) => (
               <tr key={s.path} className="border-b border-line align-top">
@@ -74,18 +75,18 @@ function Lists({ d }: { d: Differences }) {
           </tbody>
         </table>
       </Group>
-      <Group title="Findings that only one has" count={d.found.length}>
+      <Group title={says("findings-only-one-has")} count={d.found.length}>
         <ul className="m-0 list-none p-0 text-[13px]">
           {d.found.map((f) => (
             <li key={`${f.side}${f.title}${f.subject}`} className="border-b border-line py-0.5">
-              <b>{f.side === "a" ? "first" : "second"}</b>, {WORD[f.severity] ?? f.severity}: {f.title}, {f.subject}.{" "}
+              <b>{f.side === "a" ? says("first") : says("second")}</b>, {WORD[f.severity] ?? f.severity}: {f.title}, {f.subject}.{" "}
               <span className="text-dim">{f.message}</span>
             </li>
           ))}
         </ul>
       </Group>
-      <Group title="Figures that differ, the most at the top" count={d.figures.length}>
-        <table className="w-full border-collapse text-[13px]" aria-label="Figures that differ">
+      <Group title={says("figures-differ-most-top")} count={d.figures.length}>
+        <table className="w-full border-collapse text-[13px]" aria-label={says("figures-differ")}>
           <tbody>
             {d.figures.map((f) => (
               <tr key={f.key} className="border-b border-line">
@@ -100,7 +101,7 @@ function Lists({ d }: { d: Differences }) {
           </tbody>
         </table>
       </Group>
-      {d.more > 0 && <p className="text-dim">{d.more} more rows differ.</p>}
+      {d.more > 0 && <p className="text-dim">{says("more-rows-differ", { more: d.more })}</p>}
     </>
   );
 }
@@ -134,22 +135,22 @@ export function Component() {
   const found = made.data;
   const d = found?.differences;
   return (
-    <main className="mx-auto h-full max-w-5xl overflow-y-auto p-6" aria-label="Compare">
+    <main className="mx-auto h-full max-w-5xl overflow-y-auto p-6" aria-label={says("compare")}>
       <p className="m-0">
         <Link to="/" className="underline">
-          Projects
+          {says("projects")}
         </Link>
       </p>
-      <h1 className="m-0 font-display text-2xl font-semibold">Beside each other</h1>
+      <h1 className="m-0 font-display text-2xl font-semibold">{says("beside-each-other")}</h1>
       <div className="my-2 flex flex-wrap gap-x-6 gap-y-1">
         {(["a", "b"] as const).map((side) => {
           const chosen = all.find((v) => v.id === (side === "a" ? a : b));
           return (
             <span key={side}>
-              {side === "a" ? "first" : "second"}{" "}
+              {side === "a" ? says("first") : says("second")}{" "}
               <select
                 className="field max-w-[16rem]"
-                aria-label={side === "a" ? "first" : "second"}
+                aria-label={side === "a" ? says("first") : says("second")}
                 value={chosen?.id ?? ""}
                 onChange={(e) => set(side, e.target.value)}
               >
@@ -159,10 +160,10 @@ export function Component() {
                   </option>
                 ))}
               </select>{" "}
-              revision{" "}
+              {says("revision")}{" "}
               <input
                 className="field w-16"
-                aria-label={`revision of the ${side === "a" ? "first" : "second"}`}
+                aria-label={says("revision-first-second", { is_a: side === "a" })}
                 inputMode="numeric"
                 placeholder={chosen ? `r${chosen.revision}` : ""}
                 value={params.get(`r${side}`) ?? ""}
@@ -177,13 +178,18 @@ export function Component() {
           {(made.error as Error).message}
         </p>
       )}
-      {!d && !made.error && <p role="status">{projects.isPending || a ? "Reckoning both…" : "No project yet."}</p>}
+      {!d && !made.error && <p role="status">{projects.isPending || a ? says("reckoning-both") : says("no-project-yet")}</p>}
       {found && d && (
         <>
           <p role="status" className="my-1">
             {d.same
-              ? "They are the same."
-              : `${d.more ? "More than " : ""}${d.said.length} entered differently, ${d.figures.length} figures and ${d.found.length} findings differ.`}
+              ? says("they-same")
+              : says("more-than-entered-differently", {
+                  has_more: Boolean(d.more),
+                  said_count: d.said.length,
+                  figures_count: d.figures.length,
+                  found_count: d.found.length,
+                })}
           </p>
           <Heads d={d} names={[side(found.a), side(found.b)]} />
           <Lists d={d} />

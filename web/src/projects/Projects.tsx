@@ -5,6 +5,7 @@ import { useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { type ApiError, api, type Schemas, sendBytes, take } from "../data/client";
 import { PRESETS, REGIONS } from "../stages/vehicle/words";
+import { says } from "../words/projects";
 
 type Project = Schemas["ProjectItem"];
 
@@ -15,8 +16,8 @@ function NewProject() {
   const [region, setRegion] = useState("uk");
   const [problem, setProblem] = useState<string | null>(null);
   const make = async () => {
-    if (!name.trim()) return setProblem("Give it a name, for example what you call the vehicle.");
-    if (name.trim().length > 120) return setProblem(`The name has ${name.trim().length} characters; at most 120.`);
+    if (!name.trim()) return setProblem(says("give-name-example-what"));
+    if (name.trim().length > 120) return setProblem(says("name-has-characters-most", { name_count: name.trim().length }));
     try {
       const made = await take(api.POST("/api/projects", { body: { name: name.trim(), preset: preset as "bus", region: region as "uk" } }));
       const all = await take(api.GET("/api/projects"));
@@ -34,8 +35,8 @@ function NewProject() {
         void make();
       }}
     >
-      Begin a{" "}
-      <select className="field max-w-full" aria-label="Kind of vehicle" value={preset} onChange={(e) => setPreset(e.target.value)}>
+      {says("begin")}{" "}
+      <select className="field max-w-full" aria-label={says("kind-vehicle")} value={preset} onChange={(e) => setPreset(e.target.value)}>
         {PRESETS.map((p) => (
           <option key={p.value} value={p.value}>
             {p.word}
@@ -43,17 +44,23 @@ function NewProject() {
         ))}
       </select>{" "}
       in{" "}
-      <select className="field max-w-full" aria-label="Region" value={region} onChange={(e) => setRegion(e.target.value)}>
+      <select className="field max-w-full" aria-label={says("region")} value={region} onChange={(e) => setRegion(e.target.value)}>
         {REGIONS.map((p) => (
           <option key={p.value} value={p.value}>
             {p.word}
           </option>
         ))}
       </select>{" "}
-      called{" "}
-      <input className="field w-56 max-w-full" aria-label="Name of the project" placeholder="a name" value={name} onChange={(e) => setName(e.target.value)} />{" "}
+      {says("called")}{" "}
+      <input
+        className="field w-56 max-w-full"
+        aria-label={says("name-project")}
+        placeholder={says("name")}
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+      />{" "}
       <button type="submit" className="btn btn-main">
-        Begin
+        {says("begin-2")}
       </button>
       {problem && (
         <p className="m-0 text-rust" role="alert">
@@ -78,7 +85,7 @@ function Row({ project, changed, onDelete }: { project: Project; changed: () => 
     }
   };
   const copy = async (variant: string) => {
-    const name = `copy ${project.variants.length}`;
+    const name = says("copy", { variants_count: project.variants.length });
     await take(api.POST("/api/variants/{variant_id}/copy", { params: { path: { variant_id: variant } }, body: { name, ops: [] } }));
     changed();
   };
@@ -97,7 +104,7 @@ function Row({ project, changed, onDelete }: { project: Project; changed: () => 
         {naming !== null ? (
           <input
             className="field"
-            aria-label="Name"
+            aria-label={says("name-2")}
             // biome-ignore lint/a11y/noAutofocus: renaming puts the caret into the name
             autoFocus
             value={naming}
@@ -108,7 +115,7 @@ function Row({ project, changed, onDelete }: { project: Project; changed: () => 
         ) : (
           <span className="break-words font-display text-[16px] font-semibold">{project.name}</span>
         )}
-        {project.demo && <span className="ml-2 whitespace-nowrap border border-line px-1 text-[11px] text-dim">demo, made up</span>}
+        {project.demo && <span className="ml-2 whitespace-nowrap border border-line px-1 text-[11px] text-dim">{says("demo-made-up")}</span>}
         {problem && (
           <div role="alert" className="text-rust">
             {problem}
@@ -118,12 +125,12 @@ function Row({ project, changed, onDelete }: { project: Project; changed: () => 
       <td className="py-2 pr-3">
         {project.variants.map((v) => (
           <div key={v.id} className="flex gap-2">
-            <Link className="text-loch underline" to={`/v/${v.id}/vehicle`} aria-label={`Open ${project.name}, ${v.name}`}>
+            <Link className="text-loch underline" to={`/v/${v.id}/vehicle`} aria-label={says("open", { project: project.name, name: v.name })}>
               {v.name}
             </Link>
             <span className="num text-dim">r{v.revision}</span>
             <button type="button" className="text-[12px] text-dim underline" onClick={() => void copy(v.id)}>
-              copy as a variant
+              {says("copy-variant")}
             </button>
           </div>
         ))}
@@ -132,33 +139,33 @@ function Row({ project, changed, onDelete }: { project: Project; changed: () => 
       <td className="py-2 text-right min-[900px]:whitespace-nowrap">
         {project.variants.length > 1 && (
           <Link className="btn mr-1 no-underline" to={`/compare?a=${project.variants[0]!.id}&b=${project.variants.at(-1)!.id}`}>
-            Compare
+            {says("compare")}
           </Link>
         )}
         <select
           className="field mr-1 w-24"
-          aria-label={`Copy ${project.name}`}
+          aria-label={says("copy-2", { project: project.name })}
           value=""
           onChange={(e) => {
             void whole(e.target.value === "facts");
             e.target.value = "";
           }}
         >
-          <option value="">Copy…</option>
-          <option value="facts">with all that was measured</option>
-          <option value="anew">as another vehicle: nothing measured, no days, no owner</option>
+          <option value="">{says("copy-3")}</option>
+          <option value="facts">{says("all-was-measured")}</option>
+          <option value="anew">{says("another-vehicle-nothing-measured")}</option>
         </select>
         <button type="button" className="btn mr-1" onClick={() => setNaming(project.name)}>
-          Rename
+          {says("rename")}
         </button>
         <a className="btn mr-1 no-underline" href={`/api/projects/${project.id}/file`} download>
-          Export
+          {says("export")}
         </a>
-        <a className="btn mr-1 no-underline" href={`/api/projects/${project.id}/archive`} download title="The project with its photographs, one zip">
-          With photos
+        <a className="btn mr-1 no-underline" href={`/api/projects/${project.id}/archive`} download title={says("project-photographs-one-zip")}>
+          {says("photos")}
         </a>
         <button type="button" className="btn" onClick={() => onDelete(project)}>
-          Delete…
+          {says("delete")}
         </button>
       </td>
     </tr>
@@ -171,18 +178,18 @@ function PutAway({ changed, stamp }: { changed: () => void; stamp: number }) {
   if (!away.data?.length) return null;
   return (
     <details className="mt-4 text-[13px]">
-      <summary className="cursor-pointer">Deleted, and still to be had ({away.data.length})</summary>
+      <summary className="cursor-pointer">{says("deleted-still-had", { data_count: away.data.length })}</summary>
       <ul className="m-0 list-none p-0">
         {away.data.map((p) => (
           <li key={p.id} className="flex gap-2 py-0.5">
             <span>{p.name}</span>
-            <span className="text-dim">{p.days_left == null ? "a demo" : `gone for good in ${p.days_left} days`}</span>
+            <span className="text-dim">{p.days_left == null ? says("demo") : says("gone-good-days", { days_left: p.days_left })}</span>
             <button
               type="button"
               className="text-loch underline"
               onClick={() => void take(api.POST("/api/projects/{project_id}/restore", { params: { path: { project_id: p.id } } })).then(changed)}
             >
-              Bring {p.name} back
+              {says("bring-back", { name: p.name })}
             </button>
           </li>
         ))}
@@ -198,11 +205,11 @@ function BackedUp({ any }: { any: boolean }) {
   const backup = useQuery({ queryKey: ["backup"], queryFn: () => take(api.GET("/api/backup")), staleTime: 0 });
   if (!any || !backup.data?.known) return null;
   const days = backup.data.last ? Math.floor((Date.now() - new Date(backup.data.last).getTime()) / 86_400_000) : null;
-  if (days !== null && days <= OLD_DAYS) return <p className="m-0 text-[13px] text-dim">Last backup: {days === 0 ? "today" : `${days} days ago`}.</p>;
+  if (days !== null && days <= OLD_DAYS) return <p className="m-0 text-[13px] text-dim">{says("last-backup-today-days", { days_is_0: days === 0, days })}</p>;
   return (
     <p role="note" className="m-0 mb-1 border-l-2 border-gorse pl-2 text-[13px]">
-      {days === null ? "Nothing is backed up yet" : `The last backup is ${days} days old`}. In a terminal: <code>./bothy backup /a/safe/place</code>, best on
-      another disk.
+      {says("nothing-backed-up-yet", { no_days: days === null, days: days ?? "" })} <code>{says("bothy-backup-safe-place")}</code>
+      {says("best-another-disk")}
     </p>
   );
 }
@@ -222,12 +229,12 @@ export function Component() {
     setProblem(null);
     try {
       if (/\.zip$/i.test(chosen.name)) {
-        const made = await sendBytes<Schemas["Made"]>("/api/projects/archive", chosen, "application/zip", "wasn’t taken");
+        const made = await sendBytes<Schemas["Made"]>("/api/projects/archive", chosen, "application/zip", says("wasnt-taken"));
         changed();
         go(`/v/${made.variant_id}/vehicle`);
         return;
       }
-      if (chosen.size > 8_000_000) throw new Error(`is ${(chosen.size / 1e6).toFixed(1)} MB; a project file has at most 8 MB`);
+      if (chosen.size > 8_000_000) throw new Error(says("mb-project-file-has", { chosen_count: chosen.size / 1e6 }));
       const made = await take(api.POST("/api/projects/import", { body: { text: await chosen.text() } }));
       changed();
       go(`/v/${made.variant_id}/vehicle`);
@@ -252,18 +259,18 @@ export function Component() {
   };
 
   return (
-    <main className="mx-auto h-full max-w-6xl overflow-y-auto p-6" aria-label="Projects">
+    <main className="mx-auto h-full max-w-6xl overflow-y-auto p-6" aria-label={says("projects")}>
       <div className="flex flex-wrap items-baseline justify-between gap-2">
-        <h1 className="m-0 font-display text-3xl font-semibold">Bothy</h1>
+        <h1 className="m-0 font-display text-3xl font-semibold">{says("bothy")}</h1>
         <span className="flex gap-2">
           <button type="button" className="btn" onClick={() => go("/sums")}>
-            Quick calculations
+            {says("quick-calculations")}
           </button>
           <button type="button" className="btn" onClick={() => go("/method")}>
-            How it’s calculated
+            {says("how-calculated")}
           </button>
           <button type="button" className="btn" onClick={() => file.current?.click()}>
-            Import a project file…
+            {says("import-project-file")}
           </button>
           <input
             ref={file}
@@ -271,59 +278,58 @@ export function Component() {
             accept=".json,.zip,application/json,application/zip"
             className="sr-only"
             tabIndex={-1}
-            aria-label="Project file"
+            aria-label={says("project-file")}
             onChange={(e) => void bring(e.target.files?.[0])}
           />
         </span>
       </div>
-      <p className="mb-4 mt-1 text-dim">One model of the vehicle; every figure with how it’s calculated; findings that say what is wrong and what to do.</p>
+      <p className="mb-4 mt-1 text-dim">{says("one-model-vehicle-every")}</p>
       <NewProject />
       <p className="mt-2 max-w-3xl text-[13px] text-dim">
-        The way through: <strong>Vehicle</strong> (what you work with), <strong>Daily use</strong> (what will run), <strong>Power</strong> (what supplies it),{" "}
-        <strong>Trips</strong> (will it last), <strong>Wiring</strong> (which cable and fuse), <strong>Heat and air</strong>, <strong>Water</strong>,{" "}
-        <strong>Gas</strong>, <strong>Layout and weight</strong> (where it stands), <strong>Build</strong> (what next), <strong>Test</strong> (is it safe, does
-        it do what it should), <strong>Hand over</strong> (the papers that go with it). Whatever you have not entered yet is assumed and shown in{" "}
-        <span className="text-heather underline decoration-dotted">purple, with dots under it</span>.
+        {says("way-through")} <strong>{says("vehicle")}</strong> {says("what-you-work")} <strong>{says("daily-use")}</strong> {says("what-will-run")}{" "}
+        <strong>{says("power")}</strong> {says("what-supplies")} <strong>{says("trips")}</strong> {says("will-last")} <strong>{says("wiring")}</strong>{" "}
+        {says("which-cable-fuse")} <strong>{says("heat-air")}</strong>, <strong>{says("water")}</strong>, <strong>{says("gas")}</strong>,{" "}
+        <strong>{says("layout-weight")}</strong> {says("where-stands")} <strong>{says("build")}</strong> {says("what-next")} <strong>{says("test")}</strong>{" "}
+        {says("safe-does-do-what")} <strong>{says("hand-over")}</strong> {says("papers-go-whatever-you")}{" "}
+        <span className="text-heather underline decoration-dotted">{says("purple-dots-under")}</span>.
       </p>
       {problem && (
         <p role="alert" className="mt-3 border border-rust p-2 text-rust">
-          Not taken: {problem}
+          {says("not-taken", { problem })}
         </p>
       )}
       {gone && (
         <p role="status" className="mt-3 border border-line p-2">
-          {gone.name} was deleted.{" "}
+          {says("was-deleted", { gone: gone.name })}{" "}
           <button type="button" className="text-loch underline" onClick={() => void back()}>
-            Undo
+            {says("undo")}
           </button>
         </p>
       )}
-      <h2 className="mb-1 mt-6 font-display text-lg">Projects</h2>
+      <h2 className="mb-1 mt-6 font-display text-lg">{says("projects")}</h2>
       <BackedUp any={(list.data ?? []).some((p) => !p.demo)} />
-      {list.isPending && <p role="status">Looking…</p>}
+      {list.isPending && <p role="status">{says("looking")}</p>}
       {list.isError && (
         <p role="alert" className="text-rust">
           {(list.error as Error).message}{" "}
           <button type="button" className="underline" onClick={() => void list.refetch()}>
-            Try again
+            {says("try-again")}
           </button>
         </p>
       )}
-      {list.data?.length === 0 && (
-        <p className="text-dim">None yet. Name your vehicle above and press Begin; everything you don't say is assumed, and shown as assumed.</p>
-      )}
+      {list.data?.length === 0 && <p className="text-dim">{says("none-yet-name-your")}</p>}
       {!!list.data?.length && (
-        <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="List of projects">
+        <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={says("list-projects")}>
           <table className="w-full border-collapse">
             <thead className="text-left text-[12px] text-dim">
               <tr>
-                <th scope="col">project</th>
-                <th scope="col">variants</th>
+                <th scope="col">{says("project")}</th>
+                <th scope="col">{says("variants")}</th>
                 <th scope="col" className="max-[899px]:hidden">
-                  last change
+                  {says("last-change")}
                 </th>
                 <th scope="col">
-                  <span className="sr-only">actions</span>
+                  <span className="sr-only">{says("actions")}</span>
                 </th>
               </tr>
             </thead>
@@ -340,12 +346,12 @@ export function Component() {
         <AlertDialog.Portal>
           <AlertDialog.Overlay className="fixed inset-0 bg-peat/40" />
           <AlertDialog.Content className="fixed left-1/2 top-1/3 w-96 -translate-x-1/2 border border-peat bg-sheet p-4 text-peat">
-            <AlertDialog.Title className="m-0 font-display text-lg">Delete {doomed?.name}?</AlertDialog.Title>
-            <AlertDialog.Description>It leaves the list with all its variants. You can undo this right after.</AlertDialog.Description>
+            <AlertDialog.Title className="m-0 font-display text-lg">{says("delete-2", { doomed: doomed?.name ?? "" })}</AlertDialog.Title>
+            <AlertDialog.Description>{says("leaves-list-all-variants")}</AlertDialog.Description>
             <div className="flex justify-end gap-2">
-              <AlertDialog.Cancel className="btn">Keep it</AlertDialog.Cancel>
+              <AlertDialog.Cancel className="btn">{says("keep")}</AlertDialog.Cancel>
               <AlertDialog.Action className="btn btn-main" onClick={() => void putAway()}>
-                Delete
+                {says("delete-3")}
               </AlertDialog.Action>
             </div>
           </AlertDialog.Content>

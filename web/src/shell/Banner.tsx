@@ -1,5 +1,6 @@
 /** What went wrong, what is safe, and what to press: refused edits, another tab's edit, an unreachable server. */
 import { useVariant } from "../data/variant";
+import { says } from "../words/shell";
 
 const words = (path: string) => path.split("/").filter(Boolean).slice(1).join(" · ").replace(/_/g, " ");
 const said = (value: unknown) => {
@@ -13,14 +14,14 @@ export function Banner() {
     return (
       <div role="alert" className="no-print flex flex-wrap items-center gap-3 border-b border-gorse bg-gorse/20 px-3 py-1.5">
         <span>
-          Another tab changed <strong>{words(conflict.path)}</strong> meanwhile. Theirs: <span className="num">{said(conflict.theirs)}</span>. Yours:{" "}
-          <span className="num">{said(conflict.mine)}</span>.
+          {says("another-tab-changed")} <strong>{words(conflict.path)}</strong> {says("meanwhile-theirs")} <span className="num">{said(conflict.theirs)}</span>
+          {says("yours")} <span className="num">{said(conflict.mine)}</span>.
         </span>
         <button type="button" className="btn btn-main" onClick={() => resolve(true)}>
-          Use mine
+          {says("use-mine")}
         </button>
         <button type="button" className="btn" onClick={() => resolve(false)}>
-          Use theirs
+          {says("use-theirs")}
         </button>
       </div>
     );
@@ -28,10 +29,10 @@ export function Banner() {
     return (
       <div role="alert" className="no-print flex flex-wrap items-center gap-3 border-b border-rust bg-rust/10 px-3 py-1.5">
         <span>
-          Not taken: <strong>{rejection.message}</strong> The design is as it was.
+          {says("not-taken")} <strong>{rejection.message}</strong> {says("design-was")}
         </span>
         <button type="button" className="btn" onClick={dismiss}>
-          OK
+          {says("ok")}
         </button>
       </div>
     );
@@ -39,25 +40,24 @@ export function Banner() {
     return (
       <div role="alert" className="no-print flex flex-wrap items-center gap-3 border-b border-rust bg-rust/10 px-3 py-1.5">
         <span>
-          <strong>Revision {revision} can’t be computed:</strong> {broken.reason}.{" "}
-          {broken.shown > 0 ? `Revision ${broken.shown} is shown instead.` : "No earlier one can be; an empty design is shown instead."} Nothing is lost: undo
-          goes back past it, and the next change makes a new revision from what you see.
+          <strong>{says("revision-cant-computed", { revision })}</strong>{" "}
+          {says("revision-shown-instead-no", { reason: broken.reason, some_shown: broken.shown > 0, shown: broken.shown })}
         </span>
         <button type="button" className="btn btn-main" disabled={!canUndo} onClick={() => void undo()}>
-          Go back past it
+          {says("go-back-past")}
         </button>
         <a className="text-loch underline" href={`/api/variants/${id}/document.json`} download>
-          Export the stored document
+          {says("export-stored-document")}
         </a>
         <a className="text-loch underline" href={`/api/projects/${projectId}/file`} download>
-          Export the project
+          {says("export-project")}
         </a>
       </div>
     );
   if (saving === "kept")
     return (
       <div role="status" className="no-print border-b border-gorse bg-gorse/20 px-3 py-1.5">
-        {trouble ?? "Bothy does not answer."} Trying again every two seconds.
+        {says("trying-again-every-two", { trouble: trouble ?? says("bothy-does-not-answer") })}
       </div>
     );
   return null;

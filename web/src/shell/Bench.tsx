@@ -1,5 +1,6 @@
 /** The bench of a stage: sentence, picture over ledger with a divider that moves, and the slate beside them. */
 import { type ReactNode, useRef } from "react";
+import { says } from "../words/shell";
 import { usePerson } from "./person";
 
 type Props = { title: string; sentence: ReactNode; picture?: ReactNode; tools?: ReactNode; ledger: ReactNode; slate: ReactNode };
@@ -25,7 +26,7 @@ export function Bench({ title, sentence, picture, tools, ledger, slate }: Props)
               style={{ height: `${person.split}%` }}
               tabIndex={0}
               role="region"
-              aria-label="Picture"
+              aria-label={says("picture")}
             >
               {picture}
             </div>
@@ -34,7 +35,7 @@ export function Bench({ title, sentence, picture, tools, ledger, slate }: Props)
             <div
               role="separator"
               aria-orientation="horizontal"
-              aria-label="Divider between picture and ledger"
+              aria-label={says("divider-between-picture-ledger")}
               aria-valuenow={person.split}
               aria-valuemin={0}
               aria-valuemax={100}
@@ -51,7 +52,7 @@ export function Bench({ title, sentence, picture, tools, ledger, slate }: Props)
           )}
           <div className="flex min-h-0 flex-1 flex-col bg-sheet print-flow">
             {tools && <div className="no-print flex flex-wrap items-center gap-1.5 border-b border-line bg-bench px-2 py-1">{tools}</div>}
-            <div className="relative min-h-0 flex-1 overflow-auto print-flow" tabIndex={0} role="region" aria-label="Ledger">
+            <div className="relative min-h-0 flex-1 overflow-auto print-flow" tabIndex={0} role="region" aria-label={says("ledger")}>
               {ledger}
             </div>
           </div>

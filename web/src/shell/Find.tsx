@@ -8,6 +8,7 @@ import { useFindings } from "../data/trip";
 import { useVariant } from "../data/variant";
 import { useMethod } from "../method/data";
 import { sectionPath } from "../method/Sources";
+import { says } from "../words/shell";
 import { useCall } from "./call";
 import { useSaid } from "./person";
 import { STAGES, stageOf } from "./stages";
@@ -34,33 +35,37 @@ export function Find({ actions }: { actions: Hit[] }) {
   const all = useMemo<Hit[]>(() => {
     const to = (stage: string, hand?: string) => () => go(`/v/${variantId}/${stage}${hand ? `?hand=${hand}` : ""}`);
     return [
-      ...STAGES.map((s) => ({ word: s.word, what: `stage ${s.key}`, run: to(s.id) })),
+      ...STAGES.map((s) => ({ word: s.word, what: says("stage", { key: s.key }), run: to(s.id) })),
       ...actions,
-      ...(design.life?.appliances ?? []).map((a) => ({ word: a.name, what: "appliance", run: to("life", `appliance:${a.id}`) })),
+      ...(design.life?.appliances ?? []).map((a) => ({ word: a.name, what: says("appliance"), run: to("life", `appliance:${a.id}`) })),
       ...(design.wiring?.circuits ?? []).map((c) => ({
         word: `${report.wiring.circuits[c.id]?.code ?? ""} ${c.name}`,
-        what: "circuit",
+        what: says("circuit"),
         run: to("wiring", `circuit:${c.id}`),
       })),
       ...(design.warmth?.heaters ?? []).map((h) => ({
         word: h.name,
-        what: "heater",
+        what: says("heater"),
         run: () => go(`/v/${variantId}/warmth?view=heating&hand=heater:${h.id}`),
       })),
-      ...(design.water?.tanks ?? []).map((t) => ({ word: t.name ?? t.id, what: "tank", run: () => go(`/v/${variantId}/water?view=tanks&hand=tank:${t.id}`) })),
+      ...(design.water?.tanks ?? []).map((t) => ({
+        word: t.name ?? t.id,
+        what: says("tank"),
+        run: () => go(`/v/${variantId}/water?view=tanks&hand=tank:${t.id}`),
+      })),
       ...(design.water?.runs ?? []).map((r) => ({
         word: r.name ?? r.id,
-        what: "water pipe",
+        what: says("water-pipe"),
         run: () => go(`/v/${variantId}/water?view=taps&hand=run:${r.id}`),
       })),
       ...(design.gas?.appliances ?? []).map((a) => ({
         word: a.name,
-        what: "gas appliance",
+        what: says("gas-appliance"),
         run: () => go(`/v/${variantId}/gas?hand=appliance:${a.id}`),
       })),
-      ...(design.gas?.pipes ?? []).map((p) => ({ word: p.name, what: "gas pipe", run: () => go(`/v/${variantId}/gas?view=pipes&hand=run:${p.id}`) })),
-      ...(design.warmth?.ducts ?? []).map((d) => ({ word: d.name, what: "duct", run: () => go(`/v/${variantId}/warmth?view=ducts&hand=duct:${d.id}`) })),
-      ...(design.warmth?.vents ?? []).map((x) => ({ word: x.name, what: "vent", run: () => go(`/v/${variantId}/warmth?view=air&hand=vent:${x.id}`) })),
+      ...(design.gas?.pipes ?? []).map((p) => ({ word: p.name, what: says("gas-pipe"), run: () => go(`/v/${variantId}/gas?view=pipes&hand=run:${p.id}`) })),
+      ...(design.warmth?.ducts ?? []).map((d) => ({ word: d.name, what: says("duct"), run: () => go(`/v/${variantId}/warmth?view=ducts&hand=duct:${d.id}`) })),
+      ...(design.warmth?.vents ?? []).map((x) => ({ word: x.name, what: says("vent"), run: () => go(`/v/${variantId}/warmth?view=air&hand=vent:${x.id}`) })),
       ...(design.warmth?.build_ups ?? []).map((b) => ({ word: b.name, what: "build-up", run: () => go(`/v/${variantId}/warmth?hand=build:${b.id}`) })),
       ...findings.map((f) => ({
         word: `${say(f.title)}: ${f.subject_name}`,
@@ -68,7 +73,7 @@ export function Find({ actions }: { actions: Hit[] }) {
         run: () => go(`/v/${variantId}/${stageOf(f.subject, f.stage)}`, { state: { finding: f.id } }),
       })),
       ...(method.data ?? []).flatMap((p) =>
-        p.sections.map((s) => ({ word: s.title, what: `how it’s calculated, ${p.title.toLowerCase()}`, run: () => go(sectionPath(s.id)) })),
+        p.sections.map((s) => ({ word: s.title, what: says("how-calculated", { title: p.title.toLowerCase() }), run: () => go(sectionPath(s.id)) })),
       ),
     ];
   }, [design, report, findings, method.data, go, variantId, actions, say]);
@@ -93,8 +98,8 @@ export function Find({ actions }: { actions: Hit[] }) {
         aria-expanded={open}
         aria-controls="find-hits"
         aria-activedescendant={open && hits[at] ? `hit-${at}` : undefined}
-        aria-label="Find or do"
-        placeholder="find or do…   /"
+        aria-label={says("find-do")}
+        placeholder={says("find-do-2")}
         className="field w-full"
         maxLength={200}
         value={text}
@@ -118,7 +123,7 @@ export function Find({ actions }: { actions: Hit[] }) {
         <ul
           id="find-hits"
           role="listbox"
-          aria-label="Found"
+          aria-label={says("found")}
           className="absolute left-0 right-0 z-40 m-0 mt-0.5 max-h-96 list-none overflow-y-auto border border-peat bg-sheet p-0"
         >
           {hits.map((h, i) => (
@@ -137,7 +142,7 @@ export function Find({ actions }: { actions: Hit[] }) {
               <span className="shrink-0 text-[12px] text-dim">{h.what}</span>
             </li>
           ))}
-          {!hits.length && <li className="px-2 py-1 text-dim">nothing found; try an appliance, a circuit, a stage, “undo” or “export”</li>}
+          {!hits.length && <li className="px-2 py-1 text-dim">{says("nothing-found-try-appliance")}</li>}
         </ul>
       )}
     </div>

@@ -10,6 +10,7 @@ import { namesWithAmounts } from "../data/said";
 import { useFindings } from "../data/trip";
 import { useVariant, VariantProvider } from "../data/variant";
 import { FindingMark } from "../parts/Findings";
+import { says } from "../words/shell";
 import { Banner } from "./Banner";
 import { Find } from "./Find";
 import { HandProvider } from "./hand";
@@ -35,15 +36,15 @@ export function VariantRoute() {
   if (first.isPending)
     return (
       <p className="p-6" role="status">
-        {first.failureCount ? "Bothy does not answer yet; trying again." : "Opening the design…"}
+        {first.failureCount ? says("bothy-does-not-answer-yet") : says("opening-design")}
       </p>
     );
   if (first.isError)
     return (
       <div className="p-6" role="alert">
-        <p>This design cannot be opened: {(first.error as Error).message}</p>
+        <p>{says("design-cannot-opened", { message: (first.error as Error).message })}</p>
         <Link className="text-loch underline" to="/">
-          Back to the projects
+          {says("back-projects")}
         </Link>
       </div>
     );
@@ -68,7 +69,7 @@ function Lives() {
   return null;
 }
 
-const SAVED = { saved: "saved", saving: "saving…", kept: "kept here, not sent yet", conflict: "waiting for you" };
+const SAVED = { saved: says("saved"), saving: says("saving"), kept: says("kept-here-not-sent"), conflict: says("waiting-you") };
 
 function save(href: string) {
   const a = document.createElement("a");
@@ -84,37 +85,37 @@ function useActions() {
   return useMemo(() => {
     const out = (kind: string) => () => save(`/api/variants/${v.id}/export/${kind}`);
     return [
-      { word: "Undo", what: "z", run: () => void v.undo() },
-      { word: "Redo", what: "Shift+z", run: () => void v.redo() },
-      { word: "Export project file", what: "export", run: () => save(`/api/projects/${v.projectId}/file`) },
-      { word: "Export appliances CSV", what: "export", run: out("appliances.csv") },
-      { word: "Export circuit schedule CSV", what: "export", run: out("circuits.csv") },
-      { word: "Export circuit schedule XLSX", what: "export", run: out("circuits.xlsx") },
-      { word: "Export lists for the bench XLSX", what: "export", run: out("lists.xlsx") },
-      { word: "Export diagram SVG", what: "export", run: out("diagram.svg") },
-      { word: "Export report JSON", what: "export", run: out("report.json") },
-      { word: "Print circuit schedule", what: "print", run: () => go(`/v/${v.id}/print/schedule`) },
-      { word: "Export switch panel DXF", what: "export", run: out("panel.dxf") },
-      { word: "Export switch panel SVG", what: "export", run: out("panel.svg") },
-      { word: "Print switch panel 1:1", what: "print", run: () => go(`/v/${v.id}/print/panel`) },
-      { word: "Print lists for the bench", what: "print", run: () => go(`/v/${v.id}/print/lists`) },
-      { word: "Print label sheet", what: "print", run: () => go(`/v/${v.id}/print/labels`) },
-      { word: "Print list of sources", what: "print", run: () => go(`/v/${v.id}/print/sources`) },
-      { word: "Print test sheet", what: "print", run: () => go(`/v/${v.id}/print/sheet`) },
+      { word: says("undo"), what: "z", run: () => void v.undo() },
+      { word: says("redo"), what: "Shift+z", run: () => void v.redo() },
+      { word: says("export-project-file"), what: says("export"), run: () => save(`/api/projects/${v.projectId}/file`) },
+      { word: says("export-appliances-csv"), what: says("export"), run: out("appliances.csv") },
+      { word: says("export-circuit-schedule-csv"), what: says("export"), run: out("circuits.csv") },
+      { word: says("export-circuit-schedule-xlsx"), what: says("export"), run: out("circuits.xlsx") },
+      { word: says("export-lists-bench-xlsx"), what: says("export"), run: out("lists.xlsx") },
+      { word: says("export-diagram-svg"), what: says("export"), run: out("diagram.svg") },
+      { word: says("export-report-json"), what: says("export"), run: out("report.json") },
+      { word: says("print-circuit-schedule"), what: says("print"), run: () => go(`/v/${v.id}/print/schedule`) },
+      { word: says("export-switch-panel-dxf"), what: says("export"), run: out("panel.dxf") },
+      { word: says("export-switch-panel-svg"), what: says("export"), run: out("panel.svg") },
+      { word: says("print-switch-panel"), what: says("print"), run: () => go(`/v/${v.id}/print/panel`) },
+      { word: says("print-lists-bench"), what: says("print"), run: () => go(`/v/${v.id}/print/lists`) },
+      { word: says("print-label-sheet"), what: says("print"), run: () => go(`/v/${v.id}/print/labels`) },
+      { word: says("print-list-sources"), what: says("print"), run: () => go(`/v/${v.id}/print/sources`) },
+      { word: says("print-test-sheet"), what: says("print"), run: () => go(`/v/${v.id}/print/sheet`) },
       {
-        word: person.units === "metric" ? "Show US units" : "Show metric units",
-        what: "units",
+        word: person.units === "metric" ? says("show-us-units") : says("show-metric-units"),
+        what: says("units"),
         run: () => person.set({ units: person.units === "metric" ? "us" : "metric" }),
       },
       {
-        word: person.theme === "day" ? "Night theme" : "Day theme",
-        what: "theme",
+        word: person.theme === "day" ? says("night-theme") : says("day-theme"),
+        what: says("theme"),
         run: () => person.set({ theme: person.theme === "day" ? "night" : "day" }),
       },
-      { word: "Worklist", what: "l", run: () => go(`/v/${v.id}/worklist`) },
-      { word: "Quick calculations", what: "calculators", run: () => go("/sums") },
-      { word: "How it’s calculated", what: "method", run: () => go("/method") },
-      { word: "Projects", what: "list", run: () => go("/") },
+      { word: says("worklist"), what: "l", run: () => go(`/v/${v.id}/worklist`) },
+      { word: says("quick-calculations"), what: says("calculators"), run: () => go("/sums") },
+      { word: says("how-calculated-2"), what: says("method"), run: () => go("/method") },
+      { word: says("projects"), what: says("list"), run: () => go("/") },
     ];
   }, [v, person, go]);
 }
@@ -130,8 +131,8 @@ function Header() {
   const person = usePerson();
   return (
     <header className="no-print flex h-11 shrink-0 items-center gap-3 border-b border-line bg-bench px-3 max-[899px]:h-auto max-[899px]:flex-wrap max-[899px]:py-1.5">
-      <Link to="/" className="flex items-center gap-1 font-display text-[17px] font-semibold text-peat no-underline" aria-label="Bothy: projects">
-        Bothy <House size={15} aria-hidden="true" />
+      <Link to="/" className="flex items-center gap-1 font-display text-[17px] font-semibold text-peat no-underline" aria-label={says("bothy-projects")}>
+        {says("bothy")} <House size={15} aria-hidden="true" />
       </Link>
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className="max-w-72 truncate border-0 bg-transparent px-1 text-left" title={`${v.projectName} / ${v.name}`}>
@@ -148,14 +149,19 @@ function Header() {
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
       <span className="hidden max-[899px]:block">
-        <select className="field" aria-label="Stage" value={stage ?? location.pathname.split("/")[3]} onChange={(e) => go(`/v/${variantId}/${e.target.value}`)}>
+        <select
+          className="field"
+          aria-label={says("stage-2")}
+          value={stage ?? location.pathname.split("/")[3]}
+          onChange={(e) => go(`/v/${variantId}/${e.target.value}`)}
+        >
           {STAGES.map((s) => (
             <option key={s.id} value={s.id}>
               {s.word}
-              {s.page ? "" : " (not built yet)"}
+              {s.page ? "" : says("not-built-yet")}
             </option>
           ))}
-          <option value="worklist">Worklist</option>
+          <option value="worklist">{says("worklist")}</option>
         </select>
       </span>
       <span className="flex-1" />
@@ -166,32 +172,32 @@ function Header() {
       <Link
         to={`/v/${variantId}/worklist`}
         className="flex items-center gap-1 px-1 text-peat no-underline hover:bg-sheet"
-        title="Worklist: everything that is open (l)"
+        title={says("worklist-everything-open-l")}
       >
-        <span className="sr-only">Worklist: </span>
+        <span className="sr-only">{says("worklist-2")} </span>
         <span className="num">{count("danger")}</span> <FindingMark severity="danger" />
-        <span className="sr-only">dangers, </span>
+        <span className="sr-only">{says("dangers")} </span>
         <span className="num ml-1.5">{count("fault")}</span> <FindingMark severity="fault" />
-        <span className="sr-only">problems, </span>
+        <span className="sr-only">{says("problems")} </span>
         <span className="num ml-1.5">{count("question")}</span> <FindingMark severity="question" />
-        <span className="sr-only">questions open</span>
+        <span className="sr-only">{says("questions-open")}</span>
       </Link>
       <span className="flex gap-1 max-[899px]:hidden">
-        <button type="button" className="btn px-2" disabled={!v.canUndo} onClick={() => void v.undo()} title="undo (z)">
-          undo
+        <button type="button" className="btn px-2" disabled={!v.canUndo} onClick={() => void v.undo()} title={says("undo-z")}>
+          {says("undo-2")}
         </button>
-        <button type="button" className="btn px-2" disabled={!v.canRedo} onClick={() => void v.redo()} title="redo (Shift+z)">
-          redo
+        <button type="button" className="btn px-2" disabled={!v.canRedo} onClick={() => void v.redo()} title={says("redo-shift-z")}>
+          {says("redo-2")}
         </button>
       </span>
       <button
         type="button"
         className="btn px-2 max-[899px]:hidden"
-        title={person.units === "us" ? "feet, pounds, °F: press for metric" : say("metres, kilograms, °C: press for US units")}
+        title={person.units === "us" ? says("feet-pounds-f-press") : say(says("metres-kilograms-c-press"))}
         onClick={() => person.set({ units: person.units === "us" ? "metric" : "us" })}
       >
         {person.units === "us" ? "ft °F" : say("m °C")}
-        <span className="sr-only">, units: press for {person.units === "us" ? "metric" : "US"}</span>
+        <span className="sr-only">{says("units-press-metric-us", { is_us: person.units === "us" })}</span>
       </button>
       <span
         className="num min-w-24 text-right text-[12px] text-dim min-[900px]:whitespace-nowrap max-[899px]:min-w-0"
@@ -217,7 +223,7 @@ export function Frame() {
         <Suspense
           fallback={
             <p className="p-6" role="status">
-              Fetching the stage…
+              {says("fetching-stage")}
             </p>
           }
         >
@@ -225,7 +231,7 @@ export function Frame() {
         </Suspense>
       </div>
       {help && (
-        <div role="dialog" aria-label="Keyboard" className="no-print fixed bottom-3 left-1/2 z-50 -translate-x-1/2 border border-peat bg-sheet p-3">
+        <div role="dialog" aria-label={says("keyboard")} className="no-print fixed bottom-3 left-1/2 z-50 -translate-x-1/2 border border-peat bg-sheet p-3">
           <dl className="m-0 grid grid-cols-[auto_auto] gap-x-6 gap-y-0.5">
             {LIST.map(([key, what]) => (
               <div key={key} className="contents">
@@ -235,7 +241,7 @@ export function Frame() {
             ))}
           </dl>
           <button type="button" className="btn mt-2" onClick={() => setHelp(false)}>
-            Close
+            {says("close")}
           </button>
         </div>
       )}

@@ -4,6 +4,7 @@ import type { Finding } from "../data/client";
 import { isOpen } from "../data/findings";
 import { useFindings, useTrip } from "../data/trip";
 import { useVariant } from "../data/variant";
+import { says } from "../words/shell";
 import { STAGES } from "./stages";
 
 const STONES = [
@@ -12,7 +13,7 @@ const STONES = [
   { x: 5, y: 3.2, w: 8, h: 2.8 },
   { x: 6.8, y: 0.6, w: 4.6, h: 2.4 },
 ];
-const STATE = ["not started", "started", "calculated", "no open danger or problem", "tested on site"];
+const STATE = [says("not-started"), says("started"), says("calculated"), says("no-open-danger-problem"), says("tested-site")];
 
 export function Cairn({ stones }: { stones: number }) {
   return (
@@ -50,7 +51,7 @@ export function Path() {
   const trip = useTrip();
   const legs = (design.trips?.legs ?? []).length > 0 || design.trips?.live != null;
   return (
-    <nav aria-label="Stages" className="no-print relative w-[132px] shrink-0 overflow-y-auto border-r border-line py-2 max-[899px]:hidden">
+    <nav aria-label={says("stages")} className="no-print relative w-[132px] shrink-0 overflow-y-auto border-r border-line py-2 max-[899px]:hidden">
       <span className="absolute bottom-4 left-[17px] top-4 border-l border-dashed border-line" aria-hidden="true" />
       <ol className="m-0 list-none p-0">
         {STAGES.map((s) => {
@@ -60,7 +61,7 @@ export function Path() {
             <li key={s.id}>
               <NavLink
                 to={`/v/${variantId}/${s.id}`}
-                title={`${s.question}${s.page ? "" : " (not built yet)"} · key ${s.key}`}
+                title={says("not-built-yet-key", { question: s.question, has_page: Boolean(s.page), key: s.key })}
                 className={({ isActive }) =>
                   `relative flex items-center gap-2 py-1.5 pl-2 pr-1.5 no-underline ${isActive ? "bg-sheet font-semibold text-peat shadow-[inset_3px_0_0_var(--color-gorse)]" : "text-peat hover:bg-sheet/60"}`
                 }
@@ -72,7 +73,7 @@ export function Path() {
                 {open > 0 && (
                   <span
                     className={`num text-[11px] font-semibold ${state?.dangers ? "text-rust" : "text-gorse-ink"}`}
-                    title={`${state?.dangers} dangers, ${state?.faults} problems open`}
+                    title={says("dangers-problems-open", { dangers: state?.dangers ?? "", faults: state?.faults ?? "" })}
                   >
                     {open}
                   </span>

@@ -3,6 +3,7 @@ import { type ReactNode, useEffect, useRef } from "react";
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
 import { FigureWorking } from "../parts/Fig";
+import { says } from "../words/shell";
 import { useHand } from "./hand";
 import { usePerson, useSaid } from "./person";
 
@@ -19,11 +20,11 @@ function Opened() {
   const f = opened ? report.figures[opened] : undefined;
   if (!opened || !onBench || !f) return null;
   return (
-    <div ref={box} className="mb-2 border border-gorse/70 p-2" role="region" aria-label="Calculation">
+    <div ref={box} className="mb-2 border border-gorse/70 p-2" role="region" aria-label={says("calculation")}>
       <div className="flex items-baseline justify-between gap-2">
         <strong>{say(f.label)}</strong>
         <button type="button" className="text-chalk-dim underline" onClick={() => open(null)}>
-          close
+          {says("close-2")}
         </button>
       </div>
       <div className="num text-[16px]">{show(f.value, f.unit, units, 4)}</div>
@@ -39,9 +40,9 @@ export function Slate({ title, sub, children }: { title: string; sub?: string; c
   const folded = person.slate < 80;
   if (folded)
     return (
-      <aside className="no-print flex w-8 shrink-0 bg-slate text-chalk max-[899px]:hidden" aria-label="Details, hidden">
+      <aside className="no-print flex w-8 shrink-0 bg-slate text-chalk max-[899px]:hidden" aria-label={says("details-hidden")}>
         <button type="button" className="w-full [writing-mode:vertical-rl]" onClick={() => person.set({ slate: 312 })}>
-          details: {title}
+          {says("details", { title })}
         </button>
       </aside>
     );
@@ -49,14 +50,14 @@ export function Slate({ title, sub, children }: { title: string; sub?: string; c
     <aside
       id="slate"
       tabIndex={-1}
-      aria-label="Details"
+      aria-label={says("details-2")}
       style={{ width: person.slate }}
       className="no-print relative flex shrink-0 flex-col bg-slate text-chalk max-[899px]:!w-full max-[899px]:shrink"
     >
       <div
         role="separator"
         aria-orientation="vertical"
-        aria-label="Width of the details"
+        aria-label={says("width-details")}
         aria-valuenow={person.slate}
         aria-valuemin={260}
         aria-valuemax={620}
@@ -85,15 +86,15 @@ export function Slate({ title, sub, children }: { title: string; sub?: string; c
         <span className="flex gap-2 whitespace-nowrap text-[12px]">
           {hand.key && (
             <button type="button" className="text-chalk-dim underline" onClick={hand.drop}>
-              clear selection
+              {says("clear-selection")}
             </button>
           )}
           <button type="button" className="text-chalk-dim underline max-[899px]:hidden" onClick={() => person.set({ slate: 40 })}>
-            hide panel
+            {says("hide-panel")}
           </button>
         </span>
       </header>
-      <div role="region" className="relative flex-1 overflow-y-auto px-3 py-2" tabIndex={0} aria-label="Figures and findings">
+      <div role="region" className="relative flex-1 overflow-y-auto px-3 py-2" tabIndex={0} aria-label={says("figures-findings")}>
         <Opened />
         {children}
       </div>

@@ -1,10 +1,12 @@
 /** Switches between the views of a stage. */
+
+import { says } from "../words/shell";
 import { useStageView, type Views } from "./views";
 
 export function StageViews<V extends Views>({ stage, views }: { stage: string; views: V }) {
   const { view, turnTo } = useStageView(views);
   return (
-    <span className="flex flex-wrap" role="group" aria-label={`View of ${stage}`}>
+    <span className="flex flex-wrap" role="group" aria-label={says("view", { stage })}>
       {Object.keys(views).map((k) => (
         <button
           type="button"

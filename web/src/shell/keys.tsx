@@ -4,24 +4,25 @@ import { useLocation, useNavigate, useParams } from "react-router";
 import { isOpen } from "../data/findings";
 import { useFindings } from "../data/trip";
 import { useVariant } from "../data/variant";
+import { says } from "../words/shell";
 import { call } from "./call";
 import { usePerson } from "./person";
 import { STAGES, stageOf } from "./stages";
 
 export const LIST: [string, string][] = [
-  ["1 … 9, 0, -, =", "the twelve stages"],
-  ["/", "find or do"],
-  ["l", "worklist: everything that is open"],
-  ["n", "new line in the ledger"],
-  ["w", "working of the focused figure"],
-  ["f, Shift+f", "next, previous finding"],
-  ["z, Shift+z; Ctrl+Z, Ctrl+Shift+Z", "undo, redo"],
-  ["s", "to the slate and back"],
-  ["Arrows, Enter, Tab", "in a ledger: move, edit, go on; what is typed on a cell goes into it"],
-  ["Esc", "out of a ledger's cells, so that the keys of this list are heard"],
-  ["Ctrl+Enter, Delete, Ctrl+D", "in a ledger: new line, remove, duplicate"],
-  ["Alt+Up, Alt+Down", "in a ledger: reorder"],
-  ["?", "this list"],
+  ["1 … 9, 0, -, =", says("twelve-stages")],
+  ["/", says("find-do-3")],
+  ["l", says("worklist-everything-open")],
+  ["n", says("new-line-ledger")],
+  ["w", says("working-focused-figure")],
+  [says("f-shift-f"), says("next-previous-finding")],
+  [says("z-shift-z-ctrl"), says("undo-redo")],
+  ["s", says("slate-back")],
+  [says("arrows-enter-tab"), says("ledger-move-edit-go")],
+  ["Esc", says("out-ledgers-cells-keys")],
+  [says("ctrl-enter-delete-ctrl"), says("ledger-new-line-remove")],
+  [says("alt-up-alt-down"), says("ledger-reorder")],
+  ["?", says("list-2")],
 ];
 
 const typing = (e: KeyboardEvent) => {

@@ -4,17 +4,18 @@ import type { Schemas } from "../data/client";
 import { show } from "../data/show";
 import { Working } from "../parts/Fig";
 import { usePerson } from "../shell/person";
+import { says } from "../words/sums";
 
 type CalcAnswer = Schemas["CalcAnswer"];
 type Words = Schemas["CalculatorItem"]["words"];
 
 function Plain({ value, words, name }: { value: unknown; words: Words; name: string }) {
   const { units } = usePerson();
-  if (value === null || value === undefined) return <span className="text-chalk-dim">none</span>;
+  if (value === null || value === undefined) return <span className="text-chalk-dim">{says("none")}</span>;
   if (typeof value === "number") return <span className="num">{show(value, words[name]?.unit ?? "", units, 4)}</span>;
-  if (typeof value === "boolean") return <span>{value ? "yes" : "no"}</span>;
+  if (typeof value === "boolean") return <span>{value ? says("yes") : says("no")}</span>;
   if (Array.isArray(value)) {
-    if (!value.length) return <span className="text-chalk-dim">none</span>;
+    if (!value.length) return <span className="text-chalk-dim">{says("none")}</span>;
     if (value.every((v) => typeof v !== "object" || v === null))
       return (
         <span className="num break-words">

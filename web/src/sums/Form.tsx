@@ -4,6 +4,7 @@ import type { Schemas } from "../data/client";
 import { show, unitFor } from "../data/show";
 import { Quantity } from "../parts/Quantity";
 import { usePerson } from "../shell/person";
+import { says } from "../words/sums";
 import { type Input, pairsOf, readingOf, resolved, type Schema, split, withValue } from "./schema";
 
 type Words = Schemas["CalculatorItem"]["words"];
@@ -49,7 +50,7 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
           onSet(e.target.value === "" ? undefined : s.type === "integer" || typeof s.enum?.[0] === "number" ? Number(e.target.value) : e.target.value)
         }
       >
-        <option value="">{`${plain(standard)} (default)`}</option>
+        <option value="">{says("default", { standard: plain(standard) })}</option>
         {s.enum.map((o) => (
           <option key={o} value={String(o)}>
             {plain(String(o))}
@@ -65,9 +66,9 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
         value={value === undefined ? "" : String(value)}
         onChange={(e) => onSet(e.target.value === "" ? undefined : e.target.value === "true")}
       >
-        <option value="">{s.default === true ? "yes (default)" : s.default === false ? "no (default)" : "not entered"}</option>
-        <option value="true">yes</option>
-        <option value="false">no</option>
+        <option value="">{s.default === true ? says("yes-default") : s.default === false ? says("no-default") : says("not-entered")}</option>
+        <option value="true">{says("yes")}</option>
+        <option value="false">{says("no")}</option>
       </select>
     );
   else if (s.type === "string")
@@ -104,7 +105,7 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
     <div className={`grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 py-0.5 ${bad ? "bg-rust/10" : ""}`}>
       <span>
         {label} {word?.unit && <span className="text-[12px] text-dim">{unitFor(word.unit, units)}</span>}
-        {required && value === undefined && <span className="text-[12px] text-gorse-ink"> needed</span>}
+        {required && value === undefined && <span className="text-[12px] text-gorse-ink"> {says("needed")}</span>}
       </span>
       {field}
     </div>
@@ -128,13 +129,13 @@ function Pairs({
     <div className={`grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 py-0.5 ${bad || refused ? "bg-rust/10" : ""}`}>
       <span>
         {label}
-        {refused && <span className="block text-[12px] text-rust">each a name and a number, with “;” between: blade mini 10; class t 1</span>}
+        {refused && <span className="block text-[12px] text-rust">{says("each-name-number-between")}</span>}
       </span>
       <input
         className="field num w-full"
         aria-label={label}
         aria-invalid={refused}
-        placeholder="name 10; name 5"
+        placeholder={says("name-name")}
         defaultValue={Object.entries(value ?? {})
           .map(([k, v]) => `${plain(k)} ${v}`)
           .join("; ")}
@@ -171,7 +172,7 @@ function List({
         <input
           className="field num w-full"
           aria-label={label}
-          placeholder="numbers, with blanks between"
+          placeholder={says("numbers-blanks-between")}
           defaultValue={value.join(" ")}
           onBlur={(e) => {
             const parts = e.target.value.split(/[\s;]+/).filter(Boolean);
@@ -187,15 +188,15 @@ function List({
         <div key={i} className="mb-2 border-b border-line pb-2">
           <div className="flex justify-between text-[12px] text-dim">
             <span>{String((one as Input).id ?? `${plain(name)} ${i + 1}`)}</span>
-            <button type="button" className="underline" aria-label={`Remove ${label} ${i + 1}`} onClick={() => onSet(value.filter((_, k) => k !== i))}>
-              remove
+            <button type="button" className="underline" aria-label={says("remove", { label, i: i + 1 })} onClick={() => onSet(value.filter((_, k) => k !== i))}>
+              {says("remove-2")}
             </button>
           </div>
           <Fields schema={item} value={one as Input} example={{}} onSet={(v) => set(i, v)} {...shared} />
         </div>
       ))}
       <button type="button" className="btn" onClick={add}>
-        Add one
+        {says("add-one")}
       </button>
     </fieldset>
   );
@@ -226,7 +227,7 @@ export function Fields({ schema, value, example, onSet, ...shared }: Shared & { 
       {first.filter((k) => !grouped.has(k)).map(field)}
       {rest.length > 0 && (
         <button type="button" className="my-1 text-loch underline decoration-dotted" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? "fewer values" : `${rest.length} more, each with its usual value`}
+          {open ? says("fewer-values") : says("more-each-usual-value", { rest_count: rest.length })}
         </button>
       )}
       {open && rest.map(field)}
@@ -253,10 +254,10 @@ function OneOf({
   return (
     <>
       <div className="grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 py-0.5">
-        <span>given by</span>
+        <span>{says("given")}</span>
         <select
           className="field w-full"
-          aria-label={`given by: ${keys.map((k) => words[k]?.label ?? plain(k)).join(" or ")}`}
+          aria-label={says("given-2", { keys: keys.map((k) => words[k]?.label ?? plain(k)).join(says("or")) })}
           value={given}
           onChange={(e) => {
             setChosen(e.target.value);

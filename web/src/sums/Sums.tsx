@@ -5,24 +5,25 @@ import { Link, NavLink, useParams } from "react-router";
 import { type ApiError, api, type Schemas, take } from "../data/client";
 import { usePlaces } from "../data/places";
 import { usePerson } from "../shell/person";
+import { says } from "../words/sums";
 import { Answer } from "./Answer";
 import { Fields } from "./Form";
 import type { Input, Schema } from "./schema";
 
 type Item = Schemas["CalculatorItem"];
 const FIELDS: Record<string, string> = {
-  power: "Power",
-  sun: "Sun",
-  trips: "Trips",
-  sizing: "Sizing",
-  wiring: "Wiring",
-  warmth: "Heat and air",
-  water: "Water",
-  gas: "Gas",
-  fit: "Fit",
-  build: "Build",
-  handover: "Hand over",
-  proving: "Test",
+  power: says("power"),
+  sun: says("sun"),
+  trips: says("trips"),
+  sizing: says("sizing"),
+  wiring: says("wiring"),
+  warmth: says("heat-air"),
+  water: says("water"),
+  gas: says("gas"),
+  fit: says("fit"),
+  build: says("build"),
+  handover: says("hand-over"),
+  proving: says("test"),
 };
 
 function Sum({ item }: { item: Item }) {
@@ -54,12 +55,12 @@ function Sum({ item }: { item: Item }) {
           <p className="m-0 text-[15px]">{item.question}</p>
           {item.caution && (
             <p className="m-0 mt-1 border-l-4 border-rust pl-2" role="note">
-              <strong>Caution.</strong> {item.caution}
+              <strong>{says("caution")}</strong> {item.caution}
             </p>
           )}
         </div>
-        <form className="max-w-2xl p-4" aria-label="Values" onSubmit={(e) => e.preventDefault()}>
-          <p className="mt-0 text-dim">An example stands here; write your own values over it. The answer follows as you type.</p>
+        <form className="max-w-2xl p-4" aria-label={says("values")} onSubmit={(e) => e.preventDefault()}>
+          <p className="mt-0 text-dim">{says("example-stands-here-write")}</p>
           <Fields
             schema={item.input_schema as Schema}
             root={item.input_schema as Schema}
@@ -72,21 +73,21 @@ function Sum({ item }: { item: Item }) {
           />
           <div className="mt-3 flex gap-2">
             <button type="button" className="btn" onClick={() => setInput(item.example)}>
-              Back to the example
+              {says("back-example")}
             </button>
             <button
               type="button"
               className="btn"
               onClick={() => void navigator.clipboard?.writeText(JSON.stringify({ input, output: answer.data?.output }, null, 1))}
             >
-              Copy as JSON
+              {says("copy-json")}
             </button>
           </div>
         </form>
       </main>
-      <aside className="w-[340px] shrink-0 overflow-y-auto bg-slate px-3 py-2 text-chalk max-[899px]:w-full" aria-label="Details" tabIndex={0}>
-        <h2 className="m-0 mb-1 font-display text-[17px] font-semibold">Answer</h2>
-        {answer.isPending && !error && <p role="status">Working it out…</p>}
+      <aside className="w-[340px] shrink-0 overflow-y-auto bg-slate px-3 py-2 text-chalk max-[899px]:w-full" aria-label={says("details")} tabIndex={0}>
+        <h2 className="m-0 mb-1 font-display text-[17px] font-semibold">{says("answer")}</h2>
+        {answer.isPending && !error && <p role="status">{says("working-out")}</p>}
         {error && (
           <p role="alert" className="border-l-2 border-[#f08a70] pl-2">
             {error.message}
@@ -114,22 +115,22 @@ export function Component() {
     <div className="flex h-full flex-col">
       <header className="flex h-11 shrink-0 items-center gap-4 border-b border-line px-3">
         <Link to="/" className="font-display text-[17px] font-semibold text-peat no-underline">
-          Bothy
+          {says("bothy")}
         </Link>
-        <span className="text-dim">Quick calculations: a quick answer without a project</span>
+        <span className="text-dim">{says("quick-calculations-quick-answer")}</span>
         <span className="flex-1" />
         <Link to="/method" className="text-loch underline">
-          How it’s calculated
+          {says("how-calculated")}
         </Link>
       </header>
       <div className="flex min-h-0 flex-1 max-[899px]:flex-col max-[899px]:overflow-y-auto">
         <nav
-          aria-label="Calculators"
+          aria-label={says("calculators")}
           className="w-[200px] shrink-0 overflow-y-auto border-r border-line py-2 max-[899px]:w-full max-[899px]:border-b max-[899px]:border-r-0"
         >
           {list.isPending && (
             <p className="px-3" role="status">
-              Fetching…
+              {says("fetching")}
             </p>
           )}
           {list.isError && (
@@ -157,7 +158,7 @@ export function Component() {
         {item && <Sum key={item.name} item={item} />}
         {list.data && !item && (
           <main className="p-4">
-            <p role="alert">There is no sum called “{name}”.</p>
+            <p role="alert">{says("there-no-sum-called", { name: name ?? "" })}</p>
           </main>
         )}
       </div>

@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { api, type Schemas, take } from "../../data/client";
 import { Quantity } from "../../parts/Quantity";
+import { says } from "../../words/build";
 import { dayWord, localDay, useDay, usePlan } from "./data";
 
 type Coming = Schemas["ComingDay"];
@@ -25,7 +26,7 @@ export function Ahead() {
     setWrong(null);
     try {
       const made = await take(api.GET("/api/variants/{variant_id}/build/forecast", { params: { path: { variant_id: id }, query: { today: day } } }));
-      await put(made.days, made.source, `the forecast of ${made.days.length} days`);
+      await put(made.days, made.source, says("forecast-days", { days_count: made.days.length }));
     } catch (e) {
       setWrong((e as Error).message);
     }
@@ -38,26 +39,26 @@ export function Ahead() {
     void put(
       [...coming, { day: localDay(next), low_c: last?.low_c ?? 5, high_c: last?.high_c ?? 12, rain_frac: last?.rain_frac ?? 0 }],
       doc.coming_from ?? "",
-      "a day of the forecast",
+      says("day-forecast"),
     );
   };
   const set = (i: number, fields: Partial<Coming>) =>
     void put(
       coming.map((c, k) => (k === i ? { ...c, ...fields } : c)),
       "typed",
-      `the forecast of ${dayWord(coming[i]!.day)}`,
+      says("forecast", { day: dayWord(coming[i]!.day) }),
     );
   return (
     <>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">The days ahead</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("days-ahead")}</h3>
       {coming.length > 0 ? (
-        <table className="w-full text-[12px]" aria-label="Forecast of the days ahead">
+        <table className="w-full text-[12px]" aria-label={says("forecast-days-ahead")}>
           <thead>
             <tr className="text-left text-chalk-dim">
-              <th>day</th>
-              <th>low</th>
-              <th>high</th>
-              <th>rain</th>
+              <th>{says("day")}</th>
+              <th>{says("low")}</th>
+              <th>{says("high")}</th>
+              <th>{says("rain")}</th>
               <th />
             </tr>
           </thead>
@@ -69,7 +70,7 @@ export function Ahead() {
                   <Quantity
                     slate
                     className="w-16"
-                    label={`Low of ${c.day}`}
+                    label={says("low-2", { day: c.day })}
                     dimension="temperature"
                     unit="°C"
                     value={c.low_c}
@@ -80,7 +81,7 @@ export function Ahead() {
                   <Quantity
                     slate
                     className="w-16"
-                    label={`High of ${c.day}`}
+                    label={says("high-2", { day: c.day })}
                     dimension="temperature"
                     unit="°C"
                     value={c.high_c}
@@ -91,7 +92,7 @@ export function Ahead() {
                   <label className={(c.rain_frac ?? 0) >= 0.5 ? "text-[#9cc8dd]" : ""}>
                     <input
                       type="checkbox"
-                      aria-label={`Wet on ${c.day}`}
+                      aria-label={says("wet", { day: c.day })}
                       checked={(c.rain_frac ?? 0) >= 0.5}
                       onChange={(e) => set(i, { rain_frac: e.target.checked ? 0.8 : 0.1 })}
                     />{" "}
@@ -103,8 +104,8 @@ export function Ahead() {
                     <button
                       type="button"
                       className="underline"
-                      aria-label={`Remove ${c.day}`}
-                      onClick={() => void put(coming.slice(0, -1), doc.coming_from ?? "", "removed a day of the forecast")}
+                      aria-label={says("remove", { day: c.day })}
+                      onClick={() => void put(coming.slice(0, -1), doc.coming_from ?? "", says("removed-day-forecast"))}
                     >
                       ×
                     </button>
@@ -115,11 +116,11 @@ export function Ahead() {
           </tbody>
         </table>
       ) : (
-        <p className="my-1 text-[12px] text-chalk-dim">
-          What is usual of each month counts. With a forecast, cures, warm hours and dry days of the days ahead go by it.
-        </p>
+        <p className="my-1 text-[12px] text-chalk-dim">{says("what-usual-each-month")}</p>
       )}
-      {doc.coming_from && coming.length > 0 && <p className="my-1 text-[12px] text-chalk-dim">By: {doc.coming_from}. After it what is usual of the month.</p>}
+      {doc.coming_from && coming.length > 0 && (
+        <p className="my-1 text-[12px] text-chalk-dim">{says("after-what-usual-month", { coming_from: doc.coming_from })}</p>
+      )}
       {wrong && (
         <p role="alert" className="my-1 text-[12px] text-[#f3b3a4]">
           {wrong}
@@ -127,14 +128,14 @@ export function Ahead() {
       )}
       <div className="flex flex-wrap gap-1">
         <button type="button" className="btn btn-slate mt-1" disabled={busy} onClick={() => void fetchIt()}>
-          {busy ? "Asking…" : "Take the forecast"}
+          {busy ? says("asking") : says("take-forecast")}
         </button>
         <button type="button" className="btn btn-slate mt-1" disabled={coming.length >= 16} onClick={add}>
-          Add a day
+          {says("add-day")}
         </button>
         {coming.length > 0 && (
-          <button type="button" className="btn btn-slate mt-1" onClick={() => void put([], "", "forgot the forecast")}>
-            Forget the forecast
+          <button type="button" className="btn btn-slate mt-1" onClick={() => void put([], "", says("forgot-forecast"))}>
+            {says("forget-forecast")}
           </button>
         )}
       </div>

@@ -1,5 +1,6 @@
 /** The air in which something that cures was made: temperature and humidity, kept with the entry of the log. */
 import { Quantity } from "../../parts/Quantity";
+import { says } from "../../words/build";
 import type { LogEntry, Task } from "./data";
 
 export type Air = { temp_c: number | null; rh: string };
@@ -8,8 +9,8 @@ export const NO_AIR: Air = { temp_c: null, rh: "" };
 /** What is kept of it, or what is wrong with it. */
 export function measured(air: Air): Pick<LogEntry, "temp_c" | "rh_frac"> | string {
   const rh = air.rh.trim() ? Number(air.rh.replace("%", "").replace(",", ".")) : null;
-  if (rh != null && !(rh >= 1 && rh <= 100)) return "Humidity: a number from 1 to 100, like 65";
-  if (rh != null && air.temp_c == null) return "Temperature: give it too, like 14 °C";
+  if (rh != null && !(rh >= 1 && rh <= 100)) return says("humidity-number-like");
+  if (rh != null && air.temp_c == null) return says("temperature-give-too-like");
   return air.temp_c == null ? {} : { temp_c: air.temp_c, rh_frac: rh == null ? null : rh / 100 };
 }
 
@@ -17,11 +18,11 @@ export function AirFields({ t, air, onSet, big }: { t: Task; air: Air; onSet: (a
   if (!t.cure) return null;
   return (
     <div className="flex w-full flex-wrap items-center gap-1 text-[12px]">
-      <span>It cures; the air now:</span>
+      <span>{says("cures-air-now")}</span>
       <Quantity
         slate={!big}
         className="w-24"
-        label={`Temperature at ${t.name}`}
+        label={says("temperature", { name: t.name })}
         dimension="temperature"
         unit="°C"
         value={air.temp_c}
@@ -31,8 +32,8 @@ export function AirFields({ t, air, onSet, big }: { t: Task; air: Air; onSet: (a
       />
       <input
         className={`${big ? "field h-11 text-[18px]" : "field-slate"} w-24`}
-        aria-label={`Humidity at ${t.name}, %`}
-        placeholder="humidity %"
+        aria-label={says("humidity", { name: t.name })}
+        placeholder={says("humidity-2")}
         inputMode="decimal"
         value={air.rh}
         onChange={(e) => onSet({ ...air, rh: e.target.value })}

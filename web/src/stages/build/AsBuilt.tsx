@@ -7,14 +7,15 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { Quantity, type Understood } from "../../parts/Quantity";
 import { usePerson, useSaid } from "../../shell/person";
+import { says } from "../../words/build";
 import { dayWord, useLog } from "./data";
 
 type Field = { key: string; label: string; dimension: string; unit: string };
 type Thing = { of: string; name: string; path: string; item: Record<string, unknown>; fields: Field[] };
-const LENGTH: Field = { key: "length_m", label: "length", dimension: "length", unit: "m" };
-const BORE: Field = { key: "inner_diameter_mm", label: "inside diameter", dimension: "length", unit: "mm" };
-const FUSE: Field = { key: "fuse_a", label: "fuse", dimension: "current", unit: "A" };
-const SIZE: Field = { key: "area_mm2", label: "size of the cable", dimension: "area", unit: "mm²" };
+const LENGTH: Field = { key: "length_m", label: says("length"), dimension: "length", unit: "m" };
+const BORE: Field = { key: "inner_diameter_mm", label: says("inside-diameter"), dimension: "length", unit: "mm" };
+const FUSE: Field = { key: "fuse_a", label: says("fuse"), dimension: "current", unit: "A" };
+const SIZE: Field = { key: "area_mm2", label: says("size-cable"), dimension: "area", unit: "mm²" };
 
 /** What may be built otherwise: cables, pipes and ducts of the design. */
 function useThings(): Thing[] {
@@ -29,7 +30,7 @@ function useThings(): Thing[] {
     ...of("water", "/water/runs", design.water?.runs, [LENGTH, BORE]),
     ...of("drain", "/water/drains", design.water?.drains, [LENGTH, BORE]),
     ...of("gas", "/gas/pipes", design.gas?.pipes, [LENGTH, BORE]),
-    ...of("duct", "/warmth/ducts", design.warmth?.ducts, [LENGTH, { ...BORE, key: "diameter_mm", label: "diameter" }]),
+    ...of("duct", "/warmth/ducts", design.warmth?.ducts, [LENGTH, { ...BORE, key: "diameter_mm", label: says("diameter") }]),
   ];
 }
 
@@ -82,23 +83,23 @@ export function AsBuilt() {
   };
   const { comes, goes } = then ? turns(v.report.findings, then.findings) : { comes: [], goes: [] };
   return (
-    <section aria-label="Built otherwise">
-      <h2 className="m-0 mb-1 font-display text-[16px]">Built otherwise</h2>
+    <section aria-label={says("built-otherwise")}>
+      <h2 className="m-0 mb-1 font-display text-[16px]">{says("built-otherwise")}</h2>
       {log.asBuilt.length > 0 && (
         <ul className="m-0 list-none p-0 text-[13px]">
           {[...log.asBuilt].reverse().map((x) => (
             <li key={x.id} className="border-b border-line/60 py-0.5">
               {dayWord(x.on)}: {x.name}, {x.value} {say(x.built)}
-              {x.designed && ` (designed ${say(x.designed)})`}
+              {x.designed && says("designed", { designed: say(x.designed) })}
               {x.reason && <span className="text-dim"> · {x.reason}</span>}
             </li>
           ))}
         </ul>
       )}
-      <p className="my-1 text-[13px] text-dim">A longer cable, another fuse, a wider pipe: say so, look at what it changes, and the design follows.</p>
+      <p className="my-1 text-[13px] text-dim">{says("longer-cable-another-fuse")}</p>
       <div className="flex flex-wrap items-center gap-1 text-[13px]">
-        <select className="field max-w-56" aria-label="What was built otherwise" value={of} onChange={(e) => start(e.target.value)}>
-          <option value="">which…</option>
+        <select className="field max-w-56" aria-label={says("what-was-built-otherwise")} value={of} onChange={(e) => start(e.target.value)}>
+          <option value="">{says("which")}</option>
           {things.map((t) => (
             <option key={t.of} value={t.of}>
               {say(t.name)}
@@ -109,7 +110,7 @@ export function AsBuilt() {
           <>
             <select
               className="field"
-              aria-label="Which of its values"
+              aria-label={says("which-values")}
               value={field.key}
               onChange={(e) => {
                 setKey(e.target.value);
@@ -127,13 +128,13 @@ export function AsBuilt() {
             <Quantity
               key={`${of}-${field.key}`}
               className="w-24"
-              label={`${field.label} as built`}
+              label={says("built", { field: field.label })}
               dimension={field.dimension}
               unit={field.key === "area_mm2" && v.report.wire_series === "awg" ? "awg" : field.unit}
               value={value?.value ?? null}
               text={value?.awg ? `${value.awg} AWG` : undefined}
               clearable
-              placeholder="as built"
+              placeholder={says("built-2")}
               onCommit={(q) => {
                 setValue(q);
                 setThen(null);
@@ -141,14 +142,14 @@ export function AsBuilt() {
             />
             <input
               className="field min-w-0 flex-1"
-              aria-label="Why"
-              placeholder="why"
+              aria-label={says("why")}
+              placeholder={says("why-2")}
               maxLength={400}
               value={reason}
               onChange={(e) => setReason(e.target.value)}
             />
             <button type="button" className="btn" disabled={!value} onClick={() => void look()}>
-              What does it change?
+              {says("what-does-change")}
             </button>
           </>
         )}
@@ -168,10 +169,10 @@ export function AsBuilt() {
               : {f.subject_name}. {say(f.message)}
             </p>
           ))}
-          {comes.length === 0 && <p className="my-1">No danger or fault comes of it.</p>}
-          {goes.length > 0 && <p className="my-1">It ends: {goes.map((f) => f.title).join(", ")}.</p>}
+          {comes.length === 0 && <p className="my-1">{says("no-danger-fault-comes")}</p>}
+          {goes.length > 0 && <p className="my-1">{says("ends", { goes: goes.map((f) => f.title).join(", ") })}</p>}
           <button type="button" className="btn btn-main" onClick={() => void keep()}>
-            {comes.length ? "It was built so all the same" : "It was built so"}
+            {comes.length ? says("was-built-all-same") : says("was-built")}
           </button>
         </div>
       )}

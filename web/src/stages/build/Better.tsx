@@ -2,6 +2,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, take } from "../../data/client";
+import { says } from "../../words/build";
 import { type Build, dayWord, useDay, usePlan } from "./data";
 
 const days = (n: number) => `${Math.round(Math.abs(n))} ${Math.round(Math.abs(n)) === 1 ? "day" : "days"}`;
@@ -19,9 +20,9 @@ export function Better({ b }: { b: Build }) {
   });
   const taken = b.ordered && (
     <p className="my-1 text-[12px] text-chalk-dim">
-      The tasks go in an order that was searched for.{" "}
-      <button type="button" className="underline" onClick={() => void set("order", [], "tasks by their urgency again")}>
-        Go by urgency again
+      {says("tasks-go-order-was")}{" "}
+      <button type="button" className="underline" onClick={() => void set("order", [], says("tasks-their-urgency-again"))}>
+        {says("go-urgency-again")}
       </button>
     </p>
   );
@@ -30,37 +31,43 @@ export function Better({ b }: { b: Build }) {
       <>
         {taken}
         <button type="button" className="btn btn-slate my-1" onClick={() => setWanted(true)}>
-          Could it be done sooner?
+          {says("could-done-sooner")}
         </button>
       </>
     );
   if (found.isFetching)
     return (
       <p role="status" className="my-1 text-[13px]">
-        Trying other orders, up to twenty seconds…{" "}
+        {says("trying-other-orders-up")}{" "}
         <button type="button" className="underline" onClick={() => setWanted(false)}>
-          cancel
+          {says("cancel")}
         </button>
       </p>
     );
-  if (!found.data) return <p className="my-1 text-[13px]">It could not be searched{found.error ? `: ${(found.error as Error).message}` : ""}.</p>;
+  if (!found.data)
+    return <p className="my-1 text-[13px]">{says("could-not-searched", { has_error: Boolean(found.error), message: (found.error as Error).message })}</p>;
   const f = found.data;
-  const bound = f.bound ? ` Whatever the order, it isn’t done before ${dayWord(f.bound, true)}.` : "";
+  const bound = f.bound ? says("whatever-order-isnt-done", { bound: dayWord(f.bound, true) }) : "";
   return (
     <div className="my-1 text-[13px]" role="status">
       {taken}
       {f.order.length ? (
         <>
           <p className="my-1">
-            Done on <b>{dayWord(f.end, true)}</b>, {days(f.saved_days)} sooner, by another order: {f.moved} tasks begin on another day.{bound}
+            {says("done")} <b>{dayWord(f.end, true)}</b>
+            {says("sooner-another-order-tasks", { saved_days: days(f.saved_days), moved: f.moved, bound })}
           </p>
-          <button type="button" className="btn btn-slate" onClick={() => void set("order", f.order, `an order that ends ${days(f.saved_days)} sooner`)}>
-            Use this order
+          <button
+            type="button"
+            className="btn btn-slate"
+            onClick={() => void set("order", f.order, says("order-ends-sooner", { saved_days: days(f.saved_days) }))}
+          >
+            {says("use-order")}
           </button>
         </>
       ) : (
         <p className="my-1">
-          {f.now ? `No order of ${f.tries || "all"} ends sooner.` : "Nothing is left to plan."}
+          {f.now ? says("no-order-ends-sooner", { tries: f.tries || says("all") }) : says("nothing-left-plan")}
           {f.now && bound}
         </p>
       )}
@@ -76,34 +83,34 @@ export function Kept({ b }: { b: Build }) {
     const tasks = Object.fromEntries(
       b.tasks.flatMap((t) => (t.start && t.end && t.state !== "done" ? [[t.id, [t.start.slice(0, 16), t.end.slice(0, 16)]]] : [])),
     );
-    void set("baseline", { day: b.today, end: b.end?.slice(0, 16) ?? "", tasks }, "kept this plan to compare with");
+    void set("baseline", { day: b.today, end: b.end?.slice(0, 16) ?? "", tasks }, says("kept-plan-compare"));
   };
   return (
     <p className="my-1 text-[13px]">
       {then ? (
         <>
-          Kept on {dayWord(then.day, true)}, to be done on {dayWord(then.end, true)}
+          {says("kept-done", { day: dayWord(then.day, true), end: dayWord(then.end, true) })}
           {then.days != null && Math.abs(then.days) >= 0.5 ? (
             <>
-              : now{" "}
+              {says("now")}{" "}
               <b>
-                {days(then.days)} {then.days > 0 ? "later" : "sooner"}
+                {days(then.days)} {then.days > 0 ? says("later") : says("sooner")}
               </b>
             </>
           ) : (
-            ": as it was"
+            says("was")
           )}
           .{" "}
           <button type="button" className="underline" onClick={keep}>
-            Keep today’s instead
+            {says("keep-todays-instead")}
           </button>{" "}
-          <button type="button" className="underline" onClick={() => void set("baseline", null, "no plan to compare with")}>
-            Forget it
+          <button type="button" className="underline" onClick={() => void set("baseline", null, says("no-plan-compare"))}>
+            {says("forget")}
           </button>
         </>
       ) : (
         <button type="button" className="btn btn-slate" onClick={keep}>
-          Keep this plan to compare with
+          {says("keep-plan-compare")}
         </button>
       )}
     </p>

@@ -8,6 +8,7 @@ import { Slate } from "../../shell/Slate";
 import { useSite } from "../../shell/useSite";
 import { StageViews } from "../../shell/ViewSwitch";
 import { useStageView } from "../../shell/views";
+import { says } from "../../words/build";
 import { BuildSlate } from "./BuildSlate";
 import { useBuild, useDay, useFan, usePlan } from "./data";
 import { GatesView } from "./GatesView";
@@ -22,10 +23,10 @@ import { Weeks } from "./Weeks";
 import { VIEWS } from "./words";
 
 const FILES = [
-  ["Shopping list (CSV)", "shopping.csv"],
-  ["Shopping list (XLSX)", "shopping.xlsx"],
-  ["Plan (CSV)", "plan.csv"],
-  ["Plan for a calendar (ICS)", "plan.ics"],
+  [says("shopping-list-csv"), "shopping.csv"],
+  [says("shopping-list-xlsx"), "shopping.xlsx"],
+  [says("plan-csv"), "plan.csv"],
+  [says("plan-calendar-ics"), "plan.ics"],
 ] as const;
 
 function OwnTask() {
@@ -35,7 +36,8 @@ function OwnTask() {
     const own = doc.own ?? [];
     let n = own.length + 1;
     while (own.some((o) => o.id === `task-${n}`)) n += 1;
-    if (await edit([{ op: "add", path: "/build/own/-", value: { id: `task-${n}`, name: name.trim(), hours: 2 } }], `added ${name.trim()}`)) setName("");
+    if (await edit([{ op: "add", path: "/build/own/-", value: { id: `task-${n}`, name: name.trim(), hours: 2 } }], says("added", { name: name.trim() })))
+      setName("");
   };
   return (
     <form
@@ -47,14 +49,14 @@ function OwnTask() {
     >
       <input
         className="field w-44"
-        aria-label="A task of your own"
-        placeholder="a task of your own…"
+        aria-label={says("task-your-own")}
+        placeholder={says("task-your-own-2")}
         value={name}
         maxLength={80}
         onChange={(e) => setName(e.target.value)}
       />
       <button type="submit" className="btn" disabled={!name.trim()}>
-        Add
+        {says("add")}
       </button>
     </form>
   );
@@ -72,9 +74,9 @@ export function Component() {
   const plan = usePlan();
   if (!made.data)
     return (
-      <main tabIndex={-1} className="flex-1 p-6 outline-none" aria-label="Build">
-        <h1 className="m-0 font-display text-xl">Build</h1>
-        <p role="status">{made.error ? `It could not be planned: ${(made.error as Error).message}` : "Planning…"}</p>
+      <main tabIndex={-1} className="flex-1 p-6 outline-none" aria-label={says("build")}>
+        <h1 className="m-0 font-display text-xl">{says("build")}</h1>
+        <p role="status">{made.error ? says("could-not-planned", { message: (made.error as Error).message }) : says("planning")}</p>
       </main>
     );
   const b = made.data;
@@ -102,29 +104,29 @@ export function Component() {
   ) : buy ? (
     <BuySlate b={b} x={buy} />
   ) : site && view === "today" ? (
-    <Slate title="Build" sub="open it on a larger screen to plan">
-      <p className="text-[13px]">People, places and days stand in the plan.</p>
+    <Slate title={says("build")} sub={says("open-larger-screen-plan")}>
+      <p className="text-[13px]">{says("people-places-days-stand")}</p>
     </Slate>
   ) : (
     <BuildSlate b={b} wanted={asked} onAsk={setAsked} />
   );
   return (
     <Bench
-      title="Build"
+      title={says("build")}
       sentence={<Sentence b={b} />}
       picture={picture}
       tools={
         <>
-          <StageViews stage="Build" views={VIEWS} />
+          <StageViews stage={says("build")} views={VIEWS} />
           {(view === "tasks" || view === "weeks") && <OwnTask />}
           {(view === "today" || view === "weeks") && !site && (
             <Link className="btn no-underline" to={`/v/${id}/print/week?day=${day}`}>
-              Print the week
+              {says("print-week")}
             </Link>
           )}
           <select
             className="field"
-            aria-label="Take a file"
+            aria-label={says("take-file")}
             value=""
             onChange={(e) => {
               const kind = e.target.value;
@@ -132,7 +134,7 @@ export function Component() {
               e.target.value = "";
             }}
           >
-            <option value="">export…</option>
+            <option value="">{says("export")}</option>
             {FILES.map(([word, kind]) => (
               <option key={kind} value={kind}>
                 {word}
@@ -141,7 +143,7 @@ export function Component() {
           </select>
           {made.isFetching && (
             <span role="status" className="text-[12px]">
-              planning…
+              {says("planning-2")}
             </span>
           )}
         </>

@@ -7,6 +7,7 @@ import { FindingMark, type Severity } from "../../parts/Findings";
 import { Property } from "../../parts/Property";
 import { useMoney, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/build";
 import { Ahead } from "./Ahead";
 import { Better, Kept } from "./Better";
 import { type Build, dayWord, useFan, useOtherWays, usePlan } from "./data";
@@ -26,21 +27,21 @@ function Day({ label, value, onSet }: { label: string; value: string | null | un
 
 function People() {
   const { doc } = usePlan();
-  const people = useItems<Worker>("/build/people", (doc.people ?? []) as Worker[], "Builder");
-  const visits = useItems<Visit>("/build/visits", (doc.visits ?? []) as Visit[], "Visit");
-  const away = useItems<Away>("/build/away", (doc.away ?? []) as Away[], "Away");
+  const people = useItems<Worker>("/build/people", (doc.people ?? []) as Worker[], says("builder"));
+  const visits = useItems<Visit>("/build/visits", (doc.visits ?? []) as Visit[], says("visit"));
+  const away = useItems<Away>("/build/away", (doc.away ?? []) as Away[], says("away"));
   const soon = new Date(Date.now() + 14 * 86400e3).toISOString().slice(0, 10);
   return (
     <>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Who works when</h3>
-      {!people.items.length && <p className="my-1 text-[12px] text-[#d3b6e6]">Assumed: one builder, at weekends.</p>}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("who-works-when")}</h3>
+      {!people.items.length && <p className="my-1 text-[12px] text-[#d3b6e6]">{says("assumed-one-builder-weekends")}</p>}
       {people.items.map((w) => (
         <details key={w.id}>
           <summary className="cursor-pointer">
             {w.name}: {HOURS.find((h) => h.value === w.hours)?.word}
           </summary>
           <Fields
-            specs={[words("name", "name"), choice("hours", "works", w.sessions?.length ? HOURS : HOURS.filter((h) => h.value !== "own"))]}
+            specs={[words("name", says("name")), choice("hours", says("works"), w.sessions?.length ? HOURS : HOURS.filter((h) => h.value !== "own"))]}
             item={w as { name: string; hours: "weekends" | "evenings" | "full_time" | "own" }}
             onSet={(k, v, label) => void people.set(w, { [k]: v }, label)}
           />
@@ -57,52 +58,54 @@ function People() {
                   )
                 }
               />
-              is a licensed {l.word}
+              {says("licensed", { word: l.word })}
             </label>
           ))}
           <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void people.remove(w)}>
-            remove
+            {says("remove-2")}
           </button>
         </details>
       ))}
       <button type="button" className="btn btn-slate mt-1" onClick={() => void people.add({ hours: "weekends" })}>
-        Add a person
+        {says("add-person")}
       </button>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Licensed visits, days off</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("licensed-visits-days-off")}</h3>
       {visits.items.map((v) => (
         <details key={v.id}>
           <summary className="cursor-pointer">
             {v.name}, {dayWord(v.day)}
           </summary>
           <Fields
-            specs={[words("name", "name"), choice("licence", "is the", LICENCES)]}
+            specs={[words("name", says("name")), choice("licence", says("is-the"), LICENCES)]}
             item={v as { name: string; licence: "ac_electrician" | "gas_fitter" | "vehicle_engineer" }}
             onSet={(k, x, label) => void visits.set(v, { [k]: x }, label)}
           />
-          <Day label="comes on" value={v.day} onSet={(day) => day && void visits.set(v, { day }, "day")} />
+          <Day label={says("comes")} value={v.day} onSet={(day) => day && void visits.set(v, { day }, says("day"))} />
           <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void visits.remove(v)}>
-            remove
+            {says("remove-2")}
           </button>
         </details>
       ))}
       {away.items.map((a) => (
         <details key={a.id}>
-          <summary className="cursor-pointer">
-            {a.name}: {dayWord(a.first)} to {dayWord(a.last)}
-          </summary>
-          <Day label="from" value={a.first} onSet={(first) => first && void away.set(a, { first, last: first > a.last ? first : a.last }, "from")} />
-          <Day label="to" value={a.last} onSet={(last) => last && void away.set(a, { last }, "to")} />
+          <summary className="cursor-pointer">{says("to", { name: a.name, first: dayWord(a.first), last: dayWord(a.last) })}</summary>
+          <Day
+            label={says("from")}
+            value={a.first}
+            onSet={(first) => first && void away.set(a, { first, last: first > a.last ? first : a.last }, says("from"))}
+          />
+          <Day label={says("to-2")} value={a.last} onSet={(last) => last && void away.set(a, { last }, says("to-2"))} />
           <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void away.remove(a)}>
-            remove
+            {says("remove-2")}
           </button>
         </details>
       ))}
       <div className="flex flex-wrap gap-1">
         <button type="button" className="btn btn-slate mt-1" onClick={() => void visits.add({ licence: "ac_electrician", day: soon })}>
-          Add a visit
+          {says("add-visit")}
         </button>
         <button type="button" className="btn btn-slate mt-1" onClick={() => void away.add({ first: soon, last: soon })}>
-          Add days off
+          {says("add-days-off")}
         </button>
       </div>
     </>
@@ -115,31 +118,32 @@ export function Finish({ b, wanted, onAsk }: { b: Build; wanted: boolean; onAsk:
   if (!wanted)
     return (
       <button type="button" className="btn btn-slate my-1" onClick={() => onAsk(true)}>
-        When is it done, at worst?
+        {says("when-done-worst")}
       </button>
     );
   if (fan.isFetching)
     return (
       <p role="status" className="my-1 text-[13px]">
-        Simulating it with your people…{" "}
+        {says("simulating-your-people")}{" "}
         <button type="button" className="underline" onClick={() => onAsk(false)}>
-          cancel
+          {says("cancel")}
         </button>
       </p>
     );
-  if (!fan.data) return <p className="my-1 text-[13px]">It could not be simulated{fan.error ? `: ${(fan.error as Error).message}` : ""}.</p>;
+  if (!fan.data)
+    return <p className="my-1 text-[13px]">{says("could-not-simulated", { has_error: Boolean(fan.error), message: (fan.error as Error).message })}</p>;
   const names = new Map(b.tasks.map((t) => [t.id, t.name]));
   const late = Object.entries(fan.data.late).slice(0, 4);
   return (
     <div className="my-1 text-[13px]">
       <p className="my-1">
-        Even chance by <b>{dayWord(fan.data.p50, true)}</b>; four times in five by <b>{dayWord(fan.data.p80, true)}</b>; hardly later than{" "}
-        {dayWord(fan.data.p95, true)}.{b.padded ? "" : ` Keep ${Math.max(1, Math.round(fan.data.reserve_days))} days free at the end before you promise a day.`}
-        {fan.data.chance != null && <> The deadline is met in {Math.round(100 * fan.data.chance)} % of the runs.</>}
+        {says("even-chance")} <b>{dayWord(fan.data.p50, true)}</b>
+        {says("four-times-five")} <b>{dayWord(fan.data.p80, true)}</b>
+        {says("hardly-later-than-keep", { p95: dayWord(fan.data.p95, true), padded: b.padded, value: Math.max(1, Math.round(fan.data.reserve_days)) })}
+        {fan.data.chance != null && <> {says("deadline-met-runs", { chance: Math.round(100 * fan.data.chance) })}</>}
       </p>
       <p className="my-1 text-[12px] text-chalk-dim">
-        {figure(fan.data.runs)} runs, each with one pace and its own hours, planned with the same people and cures. What governs most often:{" "}
-        {late.map(([k, n]) => `${names.get(k) ?? k} (${Math.round(100 * n)} %)`).join(", ")}.
+        {says("runs-each-one-pace", { runs: figure(fan.data.runs), late: late.map(([k, n]) => `${names.get(k) ?? k} (${Math.round(100 * n)} %)`).join(", ") })}
       </p>
     </div>
   );
@@ -176,21 +180,21 @@ function OtherWays() {
   if (ways.isPending)
     return (
       <p role="status" className="my-1 text-[12px] text-chalk-dim">
-        Working out what the other ways cost…
+        {says("working-out-what-other")}
       </p>
     );
-  if (!ways.data) return <p className="my-1 text-[12px]">What the other ways cost could not be worked out: {(ways.error as Error).message}</p>;
+  if (!ways.data) return <p className="my-1 text-[12px]">{says("what-other-ways-cost", { message: (ways.error as Error).message })}</p>;
   const more = (n: number) => (Math.round(n) === 0 ? "0" : `${n < 0 ? "−" : "+"}${Math.abs(Math.round(n))}`);
   return (
     <details className="my-1 text-[12px]">
-      <summary className="cursor-pointer">What the other way costs</summary>
+      <summary className="cursor-pointer">{says("what-other-way-costs")}</summary>
       <table className="w-full">
         <tbody>
           {ways.data.map((s) => (
             <tr key={s.setting}>
               <td>{say(OTHER_WAY[`${s.setting}/${s.other}`] ?? "")}</td>
               <td className="num text-right">{more(s.hours)} h</td>
-              <td className="num text-right">{more(s.days)} days</td>
+              <td className="num text-right">{says("days", { days: more(s.days) })}</td>
             </tr>
           ))}
         </tbody>
@@ -207,32 +211,32 @@ export function BuildSlate({ b, wanted, onAsk }: { b: Build; wanted: boolean; on
   const skipped = doc.own_way ?? [];
   const b0 = { ...FRESH, ...doc };
   return (
-    <Slate title="Build" sub={`done ${dayWord(b.end, true)}, not before ${dayWord(b.bound, true)}`}>
+    <Slate title={says("build")} sub={says("done-not-before", { end: dayWord(b.end, true), bound: dayWord(b.bound, true) })}>
       {b.findings.map((f) => (
         <FindingRow key={f.id} f={f} />
       ))}
       <Finish b={b} wanted={wanted} onAsk={onAsk} />
       <Better b={b} />
       <Kept b={b} />
-      {b.asks.length > 0 && <p className="my-1 text-[12px]">Ask: {say(b.asks.slice(0, 6).join("; "))}.</p>}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">When and where</h3>
-      <Day label="begins on" value={doc.start_day} onSet={(v) => void set("start_day", v, "first day")} />
-      <Day label="must be done by" value={doc.deadline} onSet={(v) => void set("deadline", v, "deadline")} />
+      {b.asks.length > 0 && <p className="my-1 text-[12px]">{says("ask", { asks: say(b.asks.slice(0, 6).join("; ")) })}</p>}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("when-where")}</h3>
+      <Day label={says("begins")} value={doc.start_day} onSet={(v) => void set("start_day", v, says("first-day"))} />
+      <Day label={says("must-done")} value={doc.deadline} onSet={(v) => void set("deadline", v, says("deadline"))} />
       <Fields
         specs={[
-          flag("hall", "built under a roof"),
-          ...(doc.hall ? [quantity("hall_temp_c", "heated to", "temperature", "°C", { clearable: true, placeholder: "unheated" })] : []),
-          choice("cables", "cables go", CABLES),
-          choice("floor_finish", "floor", FLOORS),
-          choice("vapour", "behind the lining", VAPOUR, { none: "by its build-up" }),
-          choice("shell", "decked and lined", SHELL),
-          choice("insulation", "insulated", INSULATION),
-          choice("commissioning", "proved", COMMISSIONING),
-          choice("buffers", "reserve", BUFFERS),
-          choice("estimate", "hours reckoned", ESTIMATE),
-          quantity("pace", "hours for each of the library", "count", "", { clearable: true, placeholder: b.pace.factor.toFixed(2) }),
-          quantity("lead_days", "delivery takes, working days", "count", ""),
-          quantity("budget", "budget", "count", "", { clearable: true, placeholder: money(b.money.planned) }),
+          flag("hall", says("built-under-roof")),
+          ...(doc.hall ? [quantity("hall_temp_c", says("heated"), "temperature", "°C", { clearable: true, placeholder: says("unheated") })] : []),
+          choice("cables", says("cables-go"), CABLES),
+          choice("floor_finish", says("floor"), FLOORS),
+          choice("vapour", says("behind-lining"), VAPOUR, { none: says("build-up") }),
+          choice("shell", says("decked-lined"), SHELL),
+          choice("insulation", says("insulated"), INSULATION),
+          choice("commissioning", says("proved"), COMMISSIONING),
+          choice("buffers", says("reserve"), BUFFERS),
+          choice("estimate", says("hours-reckoned"), ESTIMATE),
+          quantity("pace", says("hours-each-library"), "count", "", { clearable: true, placeholder: b.pace.factor.toFixed(2) }),
+          quantity("lead_days", says("delivery-takes-working-days"), "count", ""),
+          quantity("budget", says("budget"), "count", "", { clearable: true, placeholder: money(b.money.planned) }),
         ]}
         item={b0}
         onSet={(k, v, label) => void set(k, v, label)}
@@ -240,7 +244,7 @@ export function BuildSlate({ b, wanted, onAsk }: { b: Build; wanted: boolean; on
       <OtherWays />
       <Ahead />
       <People />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">It gets, too</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("gets-too")}</h3>
       {ALSO.map(([key, word]) => (
         <label key={key} className="flex items-center gap-1 text-[12px]">
           <input
@@ -253,7 +257,7 @@ export function BuildSlate({ b, wanted, onAsk }: { b: Build; wanted: boolean; on
       ))}
       {skipped.length > 0 && (
         <>
-          <h3 className="mb-1 mt-3 font-display text-[14px]">Left out of the plan</h3>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">{says("left-out-plan")}</h3>
           {skipped.map((k) => (
             <p key={k} className="my-0.5 text-[12px]">
               {k.replaceAll("-", " ")}{" "}
@@ -264,11 +268,11 @@ export function BuildSlate({ b, wanted, onAsk }: { b: Build; wanted: boolean; on
                   void set(
                     "own_way",
                     skipped.filter((x) => x !== k),
-                    `took ${k.replaceAll("-", " ")} in again`,
+                    says("took-again", { replace_all: k.replaceAll("-", " ") }),
                   )
                 }
               >
-                take it in again
+                {says("take-again")}
               </button>
             </p>
           ))}

@@ -3,15 +3,16 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { useVariant } from "../../data/variant";
 import { Photos } from "../../parts/Photos";
+import { says } from "../../words/build";
 import { type Build, dayWord, type Gate, useLog } from "./data";
 import { CHECKS } from "./words";
 
 type Item = Gate["items"][number];
 const TICKS = [
-  ["done", "done"],
-  ["tested", "tested"],
-  ["labelled", "labelled"],
-  ["photo", "photographed"],
+  ["done", says("done-2")],
+  ["tested", says("tested")],
+  ["labelled", says("labelled")],
+  ["photo", says("photographed")],
 ] as const;
 
 function Row({ x, gate }: { x: Item; gate: Gate }) {
@@ -52,20 +53,20 @@ function Row({ x, gate }: { x: Item; gate: Gate }) {
               {x.missing.map((m) => CHECKS[m] ?? m).join(", ")}
             </span>
           ) : (
-            "all there"
+            says("all-there")
           )}
-          {x.waived && <span className="block text-[11px] text-dim">waived: {x.waived}</span>}
+          {x.waived && <span className="block text-[11px] text-dim">{says("waived", { waived: x.waived })}</span>}
           {circuit && x.missing.includes("not-tested") && report.wiring.circuits[circuit] && (
             <span className="block text-[11px]">
               <Link className="underline" to={`../prove?hand=circuit:${circuit}`}>
-                test it
+                {says("test")}
               </Link>
             </span>
           )}
           {x.wants[4] && <Photos subject={x.id} zone={gate.zone} name={x.name} />}
           {x.severity === "fault" && !gate.closed_on && !waive && (
             <button type="button" className="block text-[11px] underline" onClick={() => setWaive({ why: "", who: "" })}>
-              waive it, with a reason
+              {says("waive-reason")}
             </button>
           )}
         </td>
@@ -78,30 +79,32 @@ function Row({ x, gate }: { x: Item; gate: Gate }) {
               onSubmit={(e) => {
                 e.preventDefault();
                 if (waive.why.trim().length < 3 || !waive.who.trim()) return;
-                void log.see(x.id, { ...entry, waived: waive.why.trim(), who: waive.who.trim() }, `waived for ${x.name}`).then(() => setWaive(null));
+                void log
+                  .see(x.id, { ...entry, waived: waive.why.trim(), who: waive.who.trim() }, says("waived-2", { name: x.name }))
+                  .then(() => setWaive(null));
               }}
             >
               <input
                 className="field min-w-40 flex-1"
-                aria-label="Reason"
-                placeholder="why it is closed all the same"
+                aria-label={says("reason")}
+                placeholder={says("why-closed-all-same")}
                 value={waive.why}
                 maxLength={400}
                 onChange={(e) => setWaive({ ...waive, why: e.target.value })}
               />
               <input
                 className="field w-40"
-                aria-label="Name"
-                placeholder="your name"
+                aria-label={says("name-2")}
+                placeholder={says("your-name")}
                 value={waive.who}
                 maxLength={80}
                 onChange={(e) => setWaive({ ...waive, who: e.target.value })}
               />
               <button type="submit" className="btn" disabled={waive.why.trim().length < 3 || !waive.who.trim()}>
-                Waive
+                {says("waive")}
               </button>
               <button type="button" className="btn" onClick={() => setWaive(null)}>
-                Leave it
+                {says("leave")}
               </button>
             </form>
           </td>
@@ -116,11 +119,11 @@ export function GatesView({ b }: { b: Build }) {
   const [open, setOpen] = useState<string | null>(null);
   const [who, setWho] = useState("");
   const gate = b.gates.find((g) => g.zone === open) ?? b.gates.find((g) => !g.closed_on) ?? b.gates[0];
-  if (!gate) return <p className="p-3">No surface is closed in this build.</p>;
+  if (!gate) return <p className="p-3">{says("no-surface-closed-build")}</p>;
   const danger = gate.items.filter((x) => x.severity === "danger").length;
   return (
     <div className="p-2">
-      <div role="group" aria-label="Surface" className="mb-2 flex flex-wrap gap-1">
+      <div role="group" aria-label={says("surface")} className="mb-2 flex flex-wrap gap-1">
         {b.gates.map((g) => (
           <button
             key={g.zone}
@@ -129,58 +132,64 @@ export function GatesView({ b }: { b: Build }) {
             className={`border px-2 py-0.5 text-[13px] ${g === gate ? "border-gorse font-semibold" : "border-line"}`}
             onClick={() => setOpen(g.zone)}
           >
-            {g.name} {g.closed_on ? "· closed" : g.blocking ? `· ${g.blocking} open` : "· ready"}
+            {g.name} {g.closed_on ? says("closed") : g.blocking ? says("open", { blocking: g.blocking }) : says("ready")}
           </button>
         ))}
       </div>
       {gate.closed_on ? (
         <p className="my-1 text-[14px]">
-          Closed {dayWord(gate.closed_on, true)} by {gate.closed_by || "nobody named"}.{" "}
+          {says("closed-2", { closed_on: dayWord(gate.closed_on, true), closed_by: gate.closed_by || says("nobody-named") })}{" "}
           <button
             type="button"
             className="underline"
-            onClick={() => void log.close(gate.zone, { opened: true, who: gate.closed_by }, `${gate.name} opened again`)}
+            onClick={() => void log.close(gate.zone, { opened: true, who: gate.closed_by }, says("opened-again", { gate: gate.name }))}
           >
-            It was opened again
+            {says("was-opened-again")}
           </button>
         </p>
       ) : gate.blocking > 0 ? (
         <p className="my-1 border-l-2 border-rust pl-2 text-[14px]" role="status">
-          Don’t close it: {gate.blocking} {gate.blocking === 1 ? "thing is" : "things are"} open behind it
-          {danger > 0 && `, ${danger} of them a danger that nobody can waive`}.
+          {says("dont-close-thing-things", { blocking: gate.blocking, some_danger: danger > 0, danger })}
         </p>
       ) : (
         <form
           className="my-1 flex flex-wrap items-center gap-2 text-[14px]"
           onSubmit={(e) => {
             e.preventDefault();
-            if (who.trim()) void log.close(gate.zone, { opened: false, who: who.trim() }, `${gate.name} closed`);
+            if (who.trim()) void log.close(gate.zone, { opened: false, who: who.trim() }, says("closed-3", { gate: gate.name }));
           }}
         >
-          <span>{gate.verdict === "close" ? "It may be closed." : "It may be closed; read the notes first."}</span>
-          <input className="field w-40" aria-label="Closed by" placeholder="your name" value={who} maxLength={80} onChange={(e) => setWho(e.target.value)} />
+          <span>{gate.verdict === "close" ? says("may-closed") : says("may-closed-read-notes")}</span>
+          <input
+            className="field w-40"
+            aria-label={says("closed-4")}
+            placeholder={says("your-name")}
+            value={who}
+            maxLength={80}
+            onChange={(e) => setWho(e.target.value)}
+          />
           <button type="submit" className="btn" disabled={!who.trim()}>
-            Close the {gate.name.toLowerCase()}
+            {says("close", { gate: gate.name.toLowerCase() })}
           </button>
         </form>
       )}
       {gate.wall && (
         <p className="my-1 text-[13px]">
           <Link className="underline" to={`../fit?view=wall&wall=${gate.wall}`}>
-            Where each of it runs
+            {says("where-each-runs")}
           </Link>
         </p>
       )}
-      <table className="w-full border-collapse text-[13px]" aria-label={`Behind ${gate.name.toLowerCase()}`}>
+      <table className="w-full border-collapse text-[13px]" aria-label={says("behind", { gate: gate.name.toLowerCase() })}>
         <thead>
           <tr className="border-b border-line text-left text-[11px] text-dim">
-            <th className="px-2 py-1">behind it</th>
+            <th className="px-2 py-1">{says("behind-2")}</th>
             {TICKS.map(([, w]) => (
               <th key={w} className="px-2 py-1 text-center">
                 {w}
               </th>
             ))}
-            <th className="px-2 py-1">still</th>
+            <th className="px-2 py-1">{says("still")}</th>
           </tr>
         </thead>
         <tbody>
@@ -190,7 +199,7 @@ export function GatesView({ b }: { b: Build }) {
           {!gate.items.length && (
             <tr>
               <td colSpan={6} className="p-3">
-                Nothing is known to lie behind it. Runs get their ways when both ends are placed in Layout and weight.
+                {says("nothing-known-lie-behind")}
               </td>
             </tr>
           )}

@@ -1,4 +1,6 @@
 /** What a task is made of, each with its tick. */
+
+import { says } from "../../words/build";
 import { type Task, useLog } from "./data";
 
 export function Items({ t, big }: { t: Task; big?: boolean }) {
@@ -7,9 +9,7 @@ export function Items({ t, big }: { t: Task; big?: boolean }) {
   if (!t.items.length || (t.state === "done" && !done)) return null;
   return (
     <details className={big ? "my-1 text-[14px]" : "my-1 text-[12px]"} open={done > 0 && done < t.items.length}>
-      <summary className="cursor-pointer">
-        One by one: {done} of {t.items.length} ticked
-      </summary>
+      <summary className="cursor-pointer">{says("one-one-ticked", { done, items_count: t.items.length })}</summary>
       <ul className="m-0 list-none p-0">
         {t.items.map((x) => (
           <li key={x.id}>

@@ -1,6 +1,7 @@
 /** The log of the work, the curve of what was planned and done, and the money by service. */
 import { PlainNumber } from "../../parts/PlainNumber";
 import { useMoney, useSaid } from "../../shell/person";
+import { says } from "../../words/build";
 import { AsBuilt } from "./AsBuilt";
 import { type Build, dayWord, hoursWord, useLog, usePlan } from "./data";
 import { PunchList } from "./PunchList";
@@ -8,7 +9,7 @@ import { PunchList } from "./PunchList";
 /** Hours that are done against hours that were spent and what lies ahead. */
 export function Curve({ b }: { b: Build }) {
   const c = b.curve;
-  if (c.days.length < 2) return <p className="p-3 text-[14px]">The curve begins with the first entry of the log.</p>;
+  if (c.days.length < 2) return <p className="p-3 text-[14px]">{says("curve-begins-first-entry")}</p>;
   const at = (d: string) => new Date(`${d.slice(0, 10)}T12:00`).getTime();
   const from = at(c.days[0]!);
   const to = Math.max(...c.days.map(at), from + 86400e3);
@@ -18,7 +19,7 @@ export function Curve({ b }: { b: Build }) {
   const line = (days: string[], v: number[]) => days.map((d, i) => `${i ? "L" : "M"}${x(d).toFixed(1)} ${y(v[i]!).toFixed(1)}`).join("");
   const n = c.earned.length;
   return (
-    <svg viewBox="0 0 700 190" className="block h-full w-full text-peat" role="img" aria-label="Hours done, spent and ahead">
+    <svg viewBox="0 0 700 190" className="block h-full w-full text-peat" role="img" aria-label={says("hours-done-spent-ahead")}>
       <path d={line(c.days, c.planned)} fill="none" stroke="#2c6e86" strokeWidth="1.4" strokeDasharray="5 4" />
       <path d={line(c.days.slice(0, n), c.earned)} fill="none" stroke="#2c6e86" strokeWidth="2.6" />
       <path d={line(c.days.slice(0, n), c.spent)} fill="none" stroke="#a8391f" strokeWidth="2" />
@@ -36,11 +37,11 @@ export function Curve({ b }: { b: Build }) {
       </text>
       <text x="60" y="16" fontSize="11.5" fill="currentColor">
         <tspan fill="#2c6e86" fontWeight="700">
-          done
+          {says("done-2")}
         </tspan>{" "}
-        (dashed: planned),{" "}
+        {says("dashed-planned")}{" "}
         <tspan fill="#a8391f" fontWeight="700">
-          spent
+          {says("spent")}
         </tspan>
       </text>
     </svg>
@@ -53,10 +54,10 @@ function BudgetField({ service, value }: { service: string; value: number | null
   const { [service]: _, ...rest } = (doc.budgets ?? {}) as Record<string, number>;
   return (
     <PlainNumber
-      label={`Budget of ${service}`}
+      label={says("budget-2", { service })}
       like="1200"
       value={value}
-      onSet={(n) => void set("budgets", n == null ? rest : { ...rest, [service]: n }, `budget of ${service}`)}
+      onSet={(n) => void set("budgets", n == null ? rest : { ...rest, [service]: n }, says("budget-3", { service }))}
     />
   );
 }
@@ -69,18 +70,15 @@ export function LogLedger({ b }: { b: Build }) {
   const most = Math.max(1, ...m.rows.map((r) => Math.max(r.planned, r.budget ?? 0) + 0.001));
   return (
     <div className="grid gap-4 p-3 min-[1100px]:grid-cols-2">
-      <section aria-label="Log">
-        <h2 className="m-0 mb-1 font-display text-[16px]">Log</h2>
+      <section aria-label={says("log")}>
+        <h2 className="m-0 mb-1 font-display text-[16px]">{says("log")}</h2>
         <p className="my-1 text-[13px]">
-          {hoursWord(b.done_h)} of the library’s hours are done, {hoursWord(b.tasks.reduce((s, t) => s + t.spent_h, 0))} were spent
-          {b.pace.weight > 0.05 && (
-            <>
-              : {b.pace.factor.toFixed(2)} for each ({b.pace.low.toFixed(2)} to {b.pace.high.toFixed(2)})
-            </>
-          )}
-          .
+          {says("librarys-hours-done-were", { done_h: hoursWord(b.done_h), reduce: hoursWord(b.tasks.reduce((s, t) => s + t.spent_h, 0)) })}
+          {b.pace.weight > 0.05 && <>{says("each", { factor: b.pace.factor, low: b.pace.low, high: b.pace.high })}</>}.
         </p>
-        {b.strays.length > 0 && <p className="my-1 border-l-2 border-gorse pl-2 text-[13px]">Done, and no longer in the design: {b.strays.join(", ")}.</p>}
+        {b.strays.length > 0 && (
+          <p className="my-1 border-l-2 border-gorse pl-2 text-[13px]">{says("done-no-longer-design", { strays: b.strays.join(", ") })}</p>
+        )}
         <table className="w-full border-collapse text-[13px]">
           <tbody>
             {[...log.log].reverse().map((e) => (
@@ -91,17 +89,17 @@ export function LogLedger({ b }: { b: Build }) {
                   {e.note && <span className="block text-[12px] text-dim">{e.note}</span>}
                 </td>
                 <td className="num whitespace-nowrap px-1 text-right">{hoursWord(e.hours)}</td>
-                <td className="num px-1 text-right">{(e.done_frac ?? 1) >= 1 ? "done" : `${Math.round(100 * (e.done_frac ?? 0))} %`}</td>
+                <td className="num px-1 text-right">{(e.done_frac ?? 1) >= 1 ? says("done-2") : `${Math.round(100 * (e.done_frac ?? 0))} %`}</td>
                 <td className="px-1 text-right">
                   <button type="button" className="text-[11px] underline" onClick={() => void log.strike(e)}>
-                    strike
+                    {says("strike")}
                   </button>
                 </td>
               </tr>
             ))}
             {!log.log.length && (
               <tr>
-                <td className="p-2">Nothing is written down yet: begin a task under Today.</td>
+                <td className="p-2">{says("nothing-written-down-yet")}</td>
               </tr>
             )}
           </tbody>
@@ -111,18 +109,25 @@ export function LogLedger({ b }: { b: Build }) {
         <PunchList />
         <AsBuilt />
       </div>
-      <section aria-label="Money">
-        <h2 className="m-0 mb-1 font-display text-[16px]">Money</h2>
+      <section aria-label={says("money")}>
+        <h2 className="m-0 mb-1 font-display text-[16px]">{says("money")}</h2>
         <p className="my-1 text-[13px]">
-          Forecast {money(m.forecast)}: {money(m.spent)} spent, {money(m.ordered)} ordered, the rest open with 15 % on top
-          {m.budget != null && `; budget ${money(m.budget)}`}. {m.unknown > 0 && `${m.unknown} lines have no price yet.`}
+          {says("forecast-spent-ordered-rest", {
+            forecast: money(m.forecast),
+            spent: money(m.spent),
+            ordered: money(m.ordered),
+            has_budget: m.budget != null,
+            budget: m.budget != null ? money(m.budget) : "",
+            some_unknown: m.unknown > 0,
+            unknown: m.unknown,
+          })}
         </p>
         {m.rows.length > 0 && (
           <div className="grid grid-cols-[6rem_1fr_5rem_6rem] gap-2 text-[11px] text-dim" aria-hidden="true">
-            <span>service</span>
-            <span>spent, ordered, open; its budget as a mark</span>
-            <span className="text-right">forecast</span>
-            <span>budget</span>
+            <span>{says("service")}</span>
+            <span>{says("spent-ordered-open-budget")}</span>
+            <span className="text-right">{says("forecast-2")}</span>
+            <span>{says("budget")}</span>
           </div>
         )}
         {m.rows
@@ -133,7 +138,7 @@ export function LogLedger({ b }: { b: Build }) {
               <span
                 className="relative flex h-3 border border-line"
                 role="img"
-                aria-label={`${r.service}: ${money(r.spent)} spent, ${money(r.ordered)} ordered, ${money(r.open)} open`}
+                aria-label={says("spent-ordered-open", { service: r.service, spent: money(r.spent), ordered: money(r.ordered), open: money(r.open) })}
               >
                 <span className="bg-loch" style={{ width: `${(100 * r.spent) / most}%` }} />
                 <span style={{ width: `${(100 * r.ordered) / most}%`, background: "repeating-linear-gradient(45deg,#2c6e86 0 3px,transparent 3px 6px)" }} />

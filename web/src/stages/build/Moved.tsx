@@ -1,6 +1,7 @@
 /** What a change moved in the plan: the finish, and which tasks begin on another day, with the reason of the new one. */
 import { useState } from "react";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/build";
 import { type Build, dayWord, type Task } from "./data";
 
 type Move = { t: Task; was: string };
@@ -26,19 +27,17 @@ export function Moved({ b }: { b: Build }) {
   const moves = movesOf(was, b);
   if (!moves.length && was.end === b.end) return null;
   return (
-    <div role="status" aria-label="What moved" className="border-b border-line bg-gorse/10 px-3 py-1 text-[13px]">
+    <div role="status" aria-label={says("what-moved")} className="border-b border-line bg-gorse/10 px-3 py-1 text-[13px]">
       {was.end === b.end ? (
-        "The finish stays"
+        says("finish-stays")
       ) : (
         <>
-          The finish moved from {dayWord(was.end, true)} to <b>{dayWord(b.end, true)}</b>
+          {says("finish-moved", { end: dayWord(was.end, true) })} <b>{dayWord(b.end, true)}</b>
         </>
       )}
       {moves.length > 0 && (
         <details className="inline">
-          <summary className="ml-1 inline cursor-pointer underline">
-            {moves.length} {moves.length === 1 ? "task begins" : "tasks begin"} on another day
-          </summary>
+          <summary className="ml-1 inline cursor-pointer underline">{says("task-begins-tasks-begin", { moves_count: moves.length })}</summary>
           <ul className="m-0 pl-5">
             {moves.slice(0, 12).map((m) => (
               <li key={m.t.id}>
@@ -50,7 +49,7 @@ export function Moved({ b }: { b: Build }) {
         </details>
       )}{" "}
       <button type="button" className="underline" onClick={() => setPlans({ now: b, was: null })}>
-        Close
+        {says("close-2")}
       </button>
     </div>
   );

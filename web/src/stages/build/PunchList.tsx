@@ -1,5 +1,6 @@
 /** Small things that were seen and are still to be mended. */
 import { useState } from "react";
+import { says } from "../../words/build";
 import { dayWord, useLog } from "./data";
 import { ZONES } from "./words";
 
@@ -18,8 +19,8 @@ export function PunchList() {
     }
   };
   return (
-    <section aria-label="Small things to mend">
-      <h2 className="m-0 mb-1 font-display text-[16px]">Small things to mend</h2>
+    <section aria-label={says("small-things-mend")}>
+      <h2 className="m-0 mb-1 font-display text-[16px]">{says("small-things-mend")}</h2>
       <ul className="m-0 list-none p-0 text-[13px]">
         {[...open, ...done].map((p) => (
           <li key={p.id} className="flex items-baseline gap-2 border-b border-line/60 py-0.5">
@@ -28,16 +29,16 @@ export function PunchList() {
               <span className={p.done_on ? "text-dim line-through" : ""}>{p.name}</span>
               <span className="text-[12px] text-dim">
                 {p.zone && ` · ${(ZONES[p.zone] ?? p.zone).toLowerCase()}`}
-                {p.must && !p.done_on && " · before it is handed over"}
+                {p.must && !p.done_on && says("before-handed-over")}
                 {p.done_on && ` · ${dayWord(p.done_on)}`}
               </span>
             </label>
-            <button type="button" className="text-[11px] underline" aria-label={`Strike ${p.name}`} onClick={() => void log.dropPunch(p)}>
-              strike
+            <button type="button" className="text-[11px] underline" aria-label={says("strike-2", { name: p.name })} onClick={() => void log.dropPunch(p)}>
+              {says("strike")}
             </button>
           </li>
         ))}
-        {!log.punch.length && <li className="py-1 text-dim">Nothing. Write down what rattles, drips or sits askew when you see it.</li>}
+        {!log.punch.length && <li className="py-1 text-dim">{says("nothing-write-down-what")}</li>}
       </ul>
       <form
         className="mt-1 flex flex-wrap items-center gap-1 text-[13px]"
@@ -48,14 +49,14 @@ export function PunchList() {
       >
         <input
           className="field min-w-0 flex-1"
-          aria-label="Something to mend"
-          placeholder="what is to be mended"
+          aria-label={says("something-mend")}
+          placeholder={says("what-mended")}
           maxLength={80}
           value={name}
           onChange={(e) => setName(e.target.value)}
         />
-        <select className="field" aria-label="Where it is" value={zone} onChange={(e) => setZone(e.target.value)}>
-          <option value="">where</option>
+        <select className="field" aria-label={says("where")} value={zone} onChange={(e) => setZone(e.target.value)}>
+          <option value="">{says("where-2")}</option>
           {Object.entries(ZONES).map(([k, w]) => (
             <option key={k} value={k}>
               {w.toLowerCase()}
@@ -63,10 +64,10 @@ export function PunchList() {
           ))}
         </select>
         <label>
-          <input type="checkbox" checked={must} onChange={(e) => setMust(e.target.checked)} /> before it is handed over
+          <input type="checkbox" checked={must} onChange={(e) => setMust(e.target.checked)} /> {says("before-handed-over-2")}
         </label>
         <button type="submit" className="btn" disabled={!name.trim()}>
-          Add
+          {says("add")}
         </button>
       </form>
     </section>

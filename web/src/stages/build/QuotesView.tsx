@@ -4,9 +4,10 @@ import { api, take } from "../../data/client";
 import { useVariant } from "../../data/variant";
 import { BringIn } from "../../parts/BringIn";
 import { useMoney, useSaid } from "../../shell/person";
+import { says } from "../../words/build";
 import { type Quotes, useDay, useLog } from "./data";
 
-const EXAMPLE = "what\tquoted price\tdays to deliver\tsupplier\nWater pump 10 L/min\t84.50\t3\tThe shop\n";
+const EXAMPLE = says("what-quoted-price-days");
 
 export function QuotesView({ onClose }: { onClose: () => void }) {
   const { id } = useVariant();
@@ -42,32 +43,32 @@ export function QuotesView({ onClose }: { onClose: () => void }) {
           take(
             api.POST("/api/variants/{variant_id}/build/quotes", {
               params: { path: { variant_id: id }, query: { today: day } },
-              body: { text, supplier: "Table of quotes" },
+              body: { text, supplier: says("table-quotes") },
             }),
           )
         }
-        bring={async (lines) => Boolean(await keep(lines, "a table"))}
+        bring={async (lines) => Boolean(await keep(lines, says("table")))}
         onClose={onClose}
       />
     );
   const sum = (f: (l: Quotes["lines"][number]) => number | null | undefined) => offer?.lines.reduce((s, l) => s + (f(l) ?? 0), 0) ?? 0;
   return (
-    <section aria-label="Quotes" className="border-b border-line p-3 text-[13px]">
+    <section aria-label={says("quotes")} className="border-b border-line p-3 text-[13px]">
       <div className="flex flex-wrap items-center gap-2">
-        <strong>Quotes</strong>
+        <strong>{says("quotes")}</strong>
         <button type="button" className="btn" disabled={busy} onClick={() => void ask()}>
-          {busy ? "Asking…" : "Ask the supplier"}
+          {busy ? says("asking") : says("ask-supplier")}
         </button>
         <button type="button" className="btn" onClick={() => setTable(true)}>
-          From a table…
+          {says("table-2")}
         </button>
         <span className="flex-1" />
         <button type="button" className="btn" onClick={onClose}>
-          Leave it
+          {says("leave")}
         </button>
         {offer && offer.taken > 0 && (
           <button type="button" className="btn btn-main" onClick={() => void keep(offer.lines, offer.source).then((ok) => ok && onClose())}>
-            Keep {offer.taken} quotes
+            {says("keep-quotes", { taken: offer.taken })}
           </button>
         )}
       </div>
@@ -76,26 +77,26 @@ export function QuotesView({ onClose }: { onClose: () => void }) {
           {wrong}
         </p>
       )}
-      {!offer && !wrong && (
-        <p className="my-1 text-dim">
-          The supplier’s service on this machine is asked for all that is still to buy. Or export the list, let it be filled in, and bring it back. Nothing is
-          kept before you say so; a price that was paid stays.
-        </p>
-      )}
+      {!offer && !wrong && <p className="my-1 text-dim">{says("suppliers-service-machine-asked")}</p>}
       {offer && (
         <>
           <p className="my-1">
-            {offer.source || "Nothing is left to buy"}: {money(sum((l) => l.quote?.price))} for {offer.taken} lines
-            {offer.left.length > 0 && `; ${offer.left.length} lines without a quote`}.
+            {says("lines-lines-without-quote", {
+              source: offer.source || says("nothing-left-buy"),
+              sum: money(sum((l) => l.quote?.price)),
+              taken: offer.taken,
+              some_left_count: offer.left.length > 0,
+              left_count: offer.left.length,
+            })}
           </p>
           <div className="max-h-64 overflow-auto" hidden={!offer.lines.length}>
-            <table className="w-full border-collapse" aria-label="What is offered">
+            <table className="w-full border-collapse" aria-label={says("what-offered")}>
               <thead>
                 <tr className="text-left text-[12px] text-dim">
-                  <th>what</th>
-                  <th className="text-right">about</th>
-                  <th className="text-right">offered</th>
-                  <th className="pl-3">here in</th>
+                  <th>{says("what")}</th>
+                  <th className="text-right">{says("about")}</th>
+                  <th className="text-right">{says("offered")}</th>
+                  <th className="pl-3">{says("here")}</th>
                 </tr>
               </thead>
               <tbody>
@@ -105,8 +106,8 @@ export function QuotesView({ onClose }: { onClose: () => void }) {
                     <td className="num text-right">{l.guide == null ? "–" : money(l.guide)}</td>
                     <td className="num text-right">{money(l.quote?.price)}</td>
                     <td className="pl-3">
-                      {l.quote?.lead_days} {l.quote?.lead_days === 1 ? "day" : "days"}
-                      {l.quote?.in_stock === false && ", to be ordered in"}
+                      {l.quote?.lead_days} {l.quote?.lead_days === 1 ? says("day") : says("days-2")}
+                      {l.quote?.in_stock === false && says("ordered")}
                     </td>
                   </tr>
                 ))}

@@ -1,4 +1,6 @@
 /** Build in one sentence. */
+
+import { says } from "../../words/build";
 import type { Build } from "./data";
 import { dayWord, hoursWord } from "./data";
 
@@ -9,24 +11,17 @@ export function Sentence({ b }: { b: Build }) {
   if (!left)
     return (
       <>
-        All {b.tasks.length} tasks are done, in <b>{hoursWord(b.tasks.reduce((s, t) => s + t.spent_h, 0))}</b>; what is left is to prove it and hand it over.
+        {says("all-tasks-done", { tasks_count: b.tasks.length })} <b>{hoursWord(b.tasks.reduce((s, t) => s + t.spent_h, 0))}</b>
+        {says("what-left-prove-hand")}
       </>
     );
   return (
     <>
-      {left} of {b.tasks.length} tasks are left, about <b>{hoursWord(b.work_h)}</b>
-      {b.pace.weight > 0.2 && <> at {b.pace.factor.toFixed(2)} of the library’s time</>}; done on <b>{dayWord(b.end, true)}</b> by the plan
-      {open > 0 && (
-        <>
-          ; {open} {open === 1 ? "surface" : "surfaces"} can’t be closed yet
-        </>
-      )}
-      {late > 0 && (
-        <>
-          ; {late} {late === 1 ? "thing is" : "things are"} to be ordered at once
-        </>
-      )}
-      .
+      {says("tasks-left-about", { left, tasks_count: b.tasks.length })} <b>{hoursWord(b.work_h)}</b>
+      {b.pace.weight > 0.2 && <> {says("librarys-time", { factor: b.pace.factor })}</>}
+      {says("done-3")} <b>{dayWord(b.end, true)}</b> {says("plan")}
+      {open > 0 && <>{says("surface-surfaces-cant-closed", { open })}</>}
+      {late > 0 && <>{says("thing-things-ordered-once", { late })}</>}.
     </>
   );
 }

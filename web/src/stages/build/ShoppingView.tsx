@@ -7,6 +7,7 @@ import { useHand } from "../../shell/hand";
 import { useMoney, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { useSite } from "../../shell/useSite";
+import { says } from "../../words/build";
 import { type Build, type Buy, dayWord, type Purchase, useDay, useLog } from "./data";
 import { QuotesView } from "./QuotesView";
 import { AddStock, StockView } from "./StockView";
@@ -37,7 +38,7 @@ export function ShoppingLedger({ b }: { b: Build }) {
   const columns: Column<Buy>[] = [
     {
       key: "name",
-      label: "to buy",
+      label: says("buy"),
       width: "34%",
       kind: "computed",
       show: (x) => (
@@ -47,10 +48,10 @@ export function ShoppingLedger({ b }: { b: Build }) {
         </span>
       ),
     },
-    { key: "packs", label: "packs", width: "17%", kind: "computed", show: (x) => say(x.packs) },
+    { key: "packs", label: says("packs"), width: "17%", kind: "computed", show: (x) => say(x.packs) },
     {
       key: "price",
-      label: "price",
+      label: says("price"),
       width: "10%",
       align: "right",
       kind: "computed",
@@ -58,53 +59,51 @@ export function ShoppingLedger({ b }: { b: Build }) {
     },
     {
       key: "order",
-      label: "order by",
+      label: says("order"),
       width: "15%",
       kind: "computed",
       show: (x) => (x.status === "planned" && x.order_by ? <span className={URGENT[x.urgency]}>{dayWord(x.order_by)}</span> : "–"),
     },
-    { key: "need", label: "needed", width: "13%", kind: "computed", show: (x) => dayWord(x.need_by) },
-    { key: "status", label: "status", width: "11%", kind: "computed", show: (x) => BOUGHT[x.status] ?? x.status },
+    { key: "need", label: says("needed"), width: "13%", kind: "computed", show: (x) => dayWord(x.need_by) },
+    { key: "status", label: says("status"), width: "11%", kind: "computed", show: (x) => BOUGHT[x.status] ?? x.status },
   ];
   return (
     <>
       {open === "quotes" && <QuotesView onClose={() => setOpen("")} />}
       {open === "stock" && <StockView b={b} onClose={() => setOpen("")} />}
       <div className="flex flex-wrap items-center gap-2 border-b border-line px-2 py-1 text-[12px]">
-        <select className="field" aria-label="Service" value={service} onChange={(e) => setService(e.target.value)}>
-          <option value="">all services</option>
+        <select className="field" aria-label={says("service-2")} value={service} onChange={(e) => setService(e.target.value)}>
+          <option value="">{says("all-services")}</option>
           {services.map((s) => (
             <option key={s} value={s}>
               {s}
             </option>
           ))}
         </select>
-        <select className="field" aria-label="Status" value={only} onChange={(e) => setOnly(e.target.value)}>
-          <option value="">whatever its status</option>
+        <select className="field" aria-label={says("status-2")} value={only} onChange={(e) => setOnly(e.target.value)}>
+          <option value="">{says("whatever-status")}</option>
           {Object.entries(BOUGHT).map(([k, w]) => (
             <option key={k} value={k}>
               {w}
             </option>
           ))}
         </select>
-        <select className="field" aria-label="In the order of" value={by} onChange={(e) => setBy(e.target.value as typeof by)}>
-          <option value="service">by service</option>
-          <option value="order">by the day to order</option>
-          <option value="need">by the day it is needed</option>
-          <option value="shop">by shop</option>
+        <select className="field" aria-label={says("order-2")} value={by} onChange={(e) => setBy(e.target.value as typeof by)}>
+          <option value="service">{says("service-3")}</option>
+          <option value="order">{says("day-order")}</option>
+          <option value="need">{says("day-needed")}</option>
+          <option value="shop">{says("shop")}</option>
         </select>
-        <span>
-          {rows.length} lines, {money(rows.reduce((s, x) => s + (x.price ?? 0), 0))} where the price is known
-        </span>
+        <span>{says("lines-where-price-known", { rows_count: rows.length, reduce: money(rows.reduce((s, x) => s + (x.price ?? 0), 0)) })}</span>
         <button type="button" className="btn" aria-pressed={open === "quotes"} onClick={() => setOpen(open === "quotes" ? "" : "quotes")}>
-          Quotes…
+          {says("quotes-2")}
         </button>
         <button type="button" className="btn" aria-pressed={open === "stock"} onClick={() => setOpen(open === "stock" ? "" : "stock")}>
-          In stock{stock.length > 0 && ` (${stock.length})`}…
+          {says("stock", { some_stock_count: stock.length > 0, stock_count: stock.length })}
         </button>
       </div>
       <Ledger
-        label="Shopping"
+        label={says("shopping")}
         rows={rows}
         columns={
           site ? columns.filter((c) => ["name", "packs", "order"].includes(c.key)).map((c) => ({ ...c, width: c.key === "name" ? "44%" : "28%" })) : columns
@@ -112,7 +111,7 @@ export function ShoppingLedger({ b }: { b: Build }) {
         id={(x) => x.key}
         selected={hand.kind === "buy" ? hand.id : undefined}
         onSelect={(x) => hand.key !== `buy:${x.key}` && hand.pick("buy", x.key)}
-        empty={<p className="p-3 text-[14px]">Nothing of that is on the list.</p>}
+        empty={<p className="p-3 text-[14px]">{says("nothing-list")}</p>}
       />
     </>
   );
@@ -120,7 +119,7 @@ export function ShoppingLedger({ b }: { b: Build }) {
 
 function daysLeft(from: string, to: string): string {
   const n = Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
-  return n === 0 ? "today is the last day" : n === 1 ? "one day more" : `${n} days more`;
+  return n === 0 ? says("today-last-day") : n === 1 ? says("one-day-more") : says("days-more", { n });
 }
 const quoted = (q: NonNullable<Buy["quote"]>): Partial<Purchase> => ({ supplier: q.supplier, price: q.price });
 
@@ -133,16 +132,20 @@ function Cuts({ x }: { x: Buy }) {
   const kept = x.cuts.filter((c) => c.keep);
   return (
     <>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Cut it like this</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("cut-like")}</h3>
       <ol className="m-0 list-none p-0 text-[12px]">
         {x.cuts.map((c, i) => (
           <li key={`${c.stock || c.source}-${i}`} className="border-b border-slate-2 py-0.5">
             <b>
-              {c.source === "offcut" ? say(`Offcut of ${c.length_m.toFixed(2)} m`) : c.source === "pack" ? say(`New, ${c.length_m} m`) : "Off the reel"}
+              {c.source === "offcut"
+                ? say(says("offcut-m", { length_m: c.length_m }))
+                : c.source === "pack"
+                  ? say(says("new-m", { length_m: c.length_m }))
+                  : says("off-reel")}
               {c.place && `, ${c.place}`}
             </b>
             : {c.pieces.map((p) => `${p.of} ${say(`${p.length_m.toFixed(2)} m`)}`).join("; ")}
-            {c.source !== "reel" && <span className="text-chalk-dim">; left {say(`${c.left_m.toFixed(2)} m`)}</span>}
+            {c.source !== "reel" && <span className="text-chalk-dim">{says("left", { m: say(`${c.left_m.toFixed(2)} m`) })}</span>}
           </li>
         ))}
       </ol>
@@ -156,15 +159,15 @@ function Cuts({ x }: { x: Buy }) {
         {kept.length > 0 && (
           <input
             className="field-slate min-w-0 flex-1"
-            aria-label="Where the offcuts lie"
-            placeholder="where the offcuts lie"
+            aria-label={says("where-offcuts-lie")}
+            placeholder={says("where-offcuts-lie-2")}
             maxLength={120}
             value={place}
             onChange={(e) => setPlace(e.target.value)}
           />
         )}
         <button type="submit" className="btn btn-slate">
-          {kept.length > 0 ? `All cut: keep ${kept.length} offcut${kept.length > 1 ? "s" : ""}` : "All cut and fitted"}
+          {kept.length > 0 ? says("all-cut-keep-offcut", { kept_count: kept.length, several_kept: kept.length > 1 }) : says("all-cut-fitted")}
         </button>
       </form>
     </>
@@ -182,62 +185,64 @@ export function BuySlate({ b, x }: { b: Build; x: Buy }) {
   const short = p.status === "received" && p.expected != null && p.received != null && p.received < p.expected;
   return (
     <Slate title={say(x.name)} sub={`${x.service}, ${say(x.packs)}${x.price != null ? `, about ${money(x.price)}` : ""}`}>
-      {x.bench && (
-        <p className="my-1 border-l-2 border-gorse pl-2 text-[13px]">
-          Test it on the bench as soon as it is here: after the return period nobody takes it back.
-        </p>
-      )}
+      {x.bench && <p className="my-1 border-l-2 border-gorse pl-2 text-[13px]">{says("test-bench-soon-here")}</p>}
       <p className="my-1 text-[13px]">
         {!task
-          ? "No task of the plan takes it."
+          ? says("no-task-plan-takes")
           : x.need_by
-            ? `For “${say(task.name)}”, ${dayWord(x.need_by)}.`
+            ? says("for", { task: say(task.name), need_by: dayWord(x.need_by) })
             : task.state === "done"
-              ? `For “${say(task.name)}”, which is done.`
-              : `For “${say(task.name)}”, which has no day yet.`}
-        {x.status === "used" && " It counts as spent at about its price; say below what it cost."}
+              ? says("which-done", { task: say(task.name) })
+              : says("which-has-no-day", { task: say(task.name) })}
+        {x.status === "used" && says("counts-spent-about-price")}
         {x.status === "planned" &&
           x.order_by &&
-          ` Order it by ${dayWord(x.order_by)}${x.days_left != null ? (x.days_left < 0 ? `, ${-x.days_left} ${x.days_left === -1 ? "day" : "days"} ago` : `, in ${x.days_left} ${x.days_left === 1 ? "day" : "days"}`) : ""}.`}
+          says("order-day-days-ago", {
+            order_by: dayWord(x.order_by),
+            has_days_left: x.days_left != null,
+            days_left_less: (x.days_left ?? 0) < 0,
+            days_ago: -(x.days_left ?? 0),
+            days_left: x.days_left ?? 0,
+          })}
       </p>
-      {x.of.length > 0 && <p className="my-1 text-[12px] text-chalk-dim">For: {x.of.slice(0, 8).join(", ")}</p>}
+      {x.of.length > 0 && <p className="my-1 text-[12px] text-chalk-dim">{says("for-2", { of: x.of.slice(0, 8).join(", ") })}</p>}
       {x.quote && (
         <p className="my-1 text-[13px]">
           {x.quote.supplier}: {money(x.quote.price)}
-          {x.quote.lead_days != null && `, here in ${x.quote.lead_days} ${x.quote.lead_days === 1 ? "day" : "days"}`}
-          {x.quote.until && (x.quote.holds ? `, until ${dayWord(x.quote.until)}` : `; it ended on ${dayWord(x.quote.until)}, ask again`)}
-          {x.guide != null && `. About ${money(x.guide)} was reckoned with.`}
+          {x.quote.lead_days != null && says("here-day-days", { lead_days: x.quote.lead_days })}
+          {x.quote.until && (x.quote.holds ? says("until", { until: dayWord(x.quote.until) }) : says("ended-ask-again", { until: dayWord(x.quote.until) }))}
+          {x.guide != null && says("about-was-reckoned", { guide: money(x.guide) })}
         </p>
       )}
       <Cuts x={x} />
       {x.return_by && x.return_by >= day && (
-        <p className="my-1 text-[13px]">
-          It may go back until {dayWord(x.return_by)}, {daysLeft(day, x.return_by)}.
-        </p>
+        <p className="my-1 text-[13px]">{says("may-go-back-until", { return_by: dayWord(x.return_by), day: daysLeft(day, x.return_by) })}</p>
       )}
-      {x.warranty_until && <p className="my-1 text-[12px] text-chalk-dim">Under warranty until {dayWord(x.warranty_until, true)}.</p>}
+      {x.warranty_until && (
+        <p className="my-1 text-[12px] text-chalk-dim">{says("under-warranty-until", { warranty_until: dayWord(x.warranty_until, true) })}</p>
+      )}
       <div className="my-2 flex flex-wrap gap-1">
         <button
           type="button"
           className="btn btn-slate"
           aria-pressed={p.status === "ordered"}
-          onClick={() => set({ status: "ordered", ordered_on: day, ...(x.quote?.holds ? quoted(x.quote) : {}) }, "ordered")}
+          onClick={() => set({ status: "ordered", ordered_on: day, ...(x.quote?.holds ? quoted(x.quote) : {}) }, says("ordered-2"))}
         >
-          Ordered
+          {says("ordered-3")}
         </button>
         <button
           type="button"
           className="btn btn-slate"
           aria-pressed={p.status === "received"}
-          onClick={() => set({ status: "received", received_on: day }, "received")}
+          onClick={() => set({ status: "received", received_on: day }, says("received"))}
         >
-          It is here
+          {says("here-2")}
         </button>
-        <button type="button" className="btn btn-slate" aria-pressed={p.status === "returned"} onClick={() => set({ status: "returned" }, "sent back")}>
-          Sent back
+        <button type="button" className="btn btn-slate" aria-pressed={p.status === "returned"} onClick={() => set({ status: "returned" }, says("sent-back"))}>
+          {says("sent-back-2")}
         </button>
-        <button type="button" className="btn btn-slate" aria-pressed={p.status === "spare"} onClick={() => set({ status: "spare" }, "a spare")}>
-          Spare
+        <button type="button" className="btn btn-slate" aria-pressed={p.status === "spare"} onClick={() => set({ status: "spare" }, says("spare"))}>
+          {says("spare-2")}
         </button>
       </div>
       <AddStock x={x} slate />
@@ -245,14 +250,14 @@ export function BuySlate({ b, x }: { b: Build; x: Buy }) {
         <>
           <Fields
             specs={[
-              words("supplier", "from"),
-              quantity("price", "it cost", "count", "", { clearable: true }),
-              count("expected", "expected", { clearable: true }),
-              count("received", "came", { clearable: true }),
-              count("damaged", "of them damaged"),
-              words("serial", "serial number"),
-              count("warranty_months", "warranty, months", { clearable: true }),
-              count("return_days", "goes back within, days", { clearable: true }),
+              words("supplier", says("from")),
+              quantity("price", says("cost"), "count", "", { clearable: true }),
+              count("expected", says("expected"), { clearable: true }),
+              count("received", says("came"), { clearable: true }),
+              count("damaged", says("them-damaged")),
+              words("serial", says("serial-number")),
+              count("warranty_months", says("warranty-months"), { clearable: true }),
+              count("return_days", says("goes-back-within-days"), { clearable: true }),
             ]}
             item={
               {
@@ -270,21 +275,21 @@ export function BuySlate({ b, x }: { b: Build; x: Buy }) {
             onSet={(k, v, label) => set({ [k]: v } as Partial<Purchase>, label)}
           />
           {(p.status === "ordered" || short) && (
-            <Property label={short ? "the rest is promised for" : "promised for"}>
+            <Property label={short ? says("rest-promised") : says("promised")}>
               <input
                 type="date"
                 className="field-slate w-full"
-                aria-label="promised for"
+                aria-label={says("promised")}
                 value={p.due_on ?? ""}
                 onChange={(e) =>
-                  (e.target.value === "" || /^2\d{3}-\d\d-\d\d$/.test(e.target.value)) && set({ due_on: e.target.value }, "promised for another day")
+                  (e.target.value === "" || /^2\d{3}-\d\d-\d\d$/.test(e.target.value)) && set({ due_on: e.target.value }, says("promised-another-day"))
                 }
               />
             </Property>
           )}
           {short && (
             <p role="status" className="my-1 text-[13px] text-[#f3b3a4]">
-              {p.expected! - p.received!} short: claim them, and order again.
+              {says("short-claim-them-order", { expected: p.expected! - p.received! })}
             </p>
           )}
         </>

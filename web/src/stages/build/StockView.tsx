@@ -2,10 +2,11 @@
 import { useState } from "react";
 import { Quantity } from "../../parts/Quantity";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/build";
 import { type Build, type Buy, type Stock, useLog } from "./data";
 
 type Unit = Stock["unit"];
-const DIMENSION: Record<string, string> = { m: "length", "m²": "area", mL: "volume" };
+const DIMENSION: Record<string, string> = { m: says("length"), "m²": says("area"), mL: says("volume") };
 /** Volumes are understood in litres and kept in millilitres. */
 const FACTOR: Record<string, number> = { mL: 1000 };
 
@@ -60,17 +61,17 @@ export function AddStock({ x, slate, onDone }: { x: Buy; slate?: boolean; onDone
         void add();
       }}
     >
-      <Amount unit={x.unit as Unit} value={amount} label={`In stock of ${x.name}`} slate={slate} onSet={setAmount} />
+      <Amount unit={x.unit as Unit} value={amount} label={says("stock-2", { name: x.name })} slate={slate} onSet={setAmount} />
       <input
         className={`${slate ? "field-slate" : "field"} min-w-0 flex-1`}
-        aria-label="Where it lies"
-        placeholder="where it lies"
+        aria-label={says("where-lies")}
+        placeholder={says("where-lies-2")}
         maxLength={120}
         value={place}
         onChange={(e) => setPlace(e.target.value)}
       />
       <button type="submit" className={slate ? "btn btn-slate" : "btn"} disabled={amount == null}>
-        Add to stock
+        {says("add-stock")}
       </button>
     </form>
   );
@@ -85,25 +86,25 @@ export function StockView({ b, onClose }: { b: Build; onClose: () => void }) {
   const status = new Map(b.shopping.map((x) => [x.key, x.status]));
   const idle = (s: Stock) => {
     const now = status.get(s.line);
-    if (now === undefined || now === "fitted" || now === "used") return "nothing now";
-    return s.unit === "m" ? "nothing that it is long enough for" : "counted";
+    if (now === undefined || now === "fitted" || now === "used") return says("nothing-now");
+    return s.unit === "m" ? says("nothing-long-enough") : says("counted");
   };
   return (
-    <section aria-label="In stock" className="border-b border-line p-3">
+    <section aria-label={says("stock-3")} className="border-b border-line p-3">
       <div className="flex items-center justify-between">
-        <h2 className="m-0 mb-1 font-display text-[16px]">In stock</h2>
+        <h2 className="m-0 mb-1 font-display text-[16px]">{says("stock-3")}</h2>
         <button type="button" className="btn" onClick={onClose}>
-          Close
+          {says("close-2")}
         </button>
       </div>
       {log.stock.length > 0 ? (
         <table className="w-full border-collapse text-[13px]">
           <thead>
             <tr className="text-left text-[12px] text-dim">
-              <th>what</th>
-              <th>how much</th>
-              <th>where it lies</th>
-              <th>used for</th>
+              <th>{says("what")}</th>
+              <th>{says("how-much")}</th>
+              <th>{says("where-lies-2")}</th>
+              <th>{says("used")}</th>
               <th />
             </tr>
           </thead>
@@ -112,12 +113,17 @@ export function StockView({ b, onClose }: { b: Build; onClose: () => void }) {
               <tr key={s.id} className="border-b border-line/60">
                 <td>{say(s.name ?? "")}</td>
                 <td>
-                  <Amount unit={s.unit} value={s.amount} label={`Amount of ${s.name}`} onSet={(n) => n != null && void log.moveStock(s, { amount: n })} />
+                  <Amount
+                    unit={s.unit}
+                    value={s.amount}
+                    label={says("amount", { name: s.name })}
+                    onSet={(n) => n != null && void log.moveStock(s, { amount: n })}
+                  />
                 </td>
                 <td>
                   <input
                     className="field w-full"
-                    aria-label={`Place of ${s.name}`}
+                    aria-label={says("place", { name: s.name })}
                     defaultValue={s.place}
                     key={s.place}
                     maxLength={120}
@@ -127,8 +133,8 @@ export function StockView({ b, onClose }: { b: Build; onClose: () => void }) {
                 </td>
                 <td className="text-dim">{used.get(s.id!) ?? idle(s)}</td>
                 <td className="text-right">
-                  <button type="button" className="text-[12px] underline" aria-label={`Strike ${s.name}`} onClick={() => void log.dropStock(s)}>
-                    strike
+                  <button type="button" className="text-[12px] underline" aria-label={says("strike-2", { name: s.name })} onClick={() => void log.dropStock(s)}>
+                    {says("strike")}
                   </button>
                 </td>
               </tr>
@@ -136,13 +142,11 @@ export function StockView({ b, onClose }: { b: Build; onClose: () => void }) {
           </tbody>
         </table>
       ) : (
-        <p className="my-1 text-[13px] text-dim">
-          Nothing yet. Offcuts come here when a line is cut; add what you have lying about, and it isn’t bought again.
-        </p>
+        <p className="my-1 text-[13px] text-dim">{says("nothing-yet-offcuts-come")}</p>
       )}
       <div className="mt-2 flex flex-wrap items-center gap-2 text-[13px]">
-        <select className="field max-w-64" aria-label="Line of the shopping list" value={key} onChange={(e) => setKey(e.target.value)}>
-          <option value="">add something of…</option>
+        <select className="field max-w-64" aria-label={says("line-shopping-list")} value={key} onChange={(e) => setKey(e.target.value)}>
+          <option value="">{says("add-something")}</option>
           {b.shopping.map((x) => (
             <option key={x.key} value={x.key}>
               {say(x.name)}

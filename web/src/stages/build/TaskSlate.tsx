@@ -6,26 +6,27 @@ import { Photos } from "../../parts/Photos";
 import { Property } from "../../parts/Property";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/build";
 import { AirFields, measured, NO_AIR } from "./AirFields";
 import { hoursWord, type Task, useLog, usePlan, whenWord } from "./data";
 import { Items } from "./Items";
 import { LICENCE_WORD, PPE } from "./words";
 
 const DRAWING: Record<string, { to: string; word: string }> = {
-  wall_left: { to: "fit?view=wall&wall=left", word: "Left wall, what runs behind it" },
-  wall_right: { to: "fit?view=wall&wall=right", word: "Right wall, what runs behind it" },
-  ceiling: { to: "fit?view=wall&wall=ceiling", word: "Ceiling, what runs behind it" },
-  floor: { to: "fit?view=wall&wall=floor", word: "Floor, what runs in it" },
-  roof: { to: "fit?view=roof", word: "Roof plan and templates" },
+  wall_left: { to: "fit?view=wall&wall=left", word: says("left-wall-what-runs") },
+  wall_right: { to: "fit?view=wall&wall=right", word: says("right-wall-what-runs") },
+  ceiling: { to: "fit?view=wall&wall=ceiling", word: says("ceiling-what-runs-behind") },
+  floor: { to: "fit?view=wall&wall=floor", word: says("floor-what-runs") },
+  roof: { to: "fit?view=roof", word: says("roof-plan-templates") },
 };
 const BY_SERVICE: Record<string, { to: string; word: string }> = {
-  dc: { to: "wiring", word: "Wiring: cables and fuses" },
-  ac: { to: "wiring", word: "Wiring: mains side" },
-  solar: { to: "fit?view=roof", word: "Roof plan" },
-  water: { to: "water?view=taps", word: "Water: runs and taps" },
-  gas: { to: "gas?view=pipes", word: "Gas: pipes" },
-  heat: { to: "warmth?view=heating", word: "Heat and air" },
-  vent: { to: "warmth?view=air", word: "Air" },
+  dc: { to: "wiring", word: says("wiring-cables-fuses") },
+  ac: { to: "wiring", word: says("wiring-mains-side") },
+  solar: { to: "fit?view=roof", word: says("roof-plan") },
+  water: { to: "water?view=taps", word: says("water-runs-taps") },
+  gas: { to: "gas?view=pipes", word: says("gas-pipes") },
+  heat: { to: "warmth?view=heating", word: says("heat-air") },
+  vent: { to: "warmth?view=air", word: says("air") },
 };
 
 export function LogForm({ t, big }: { t: Task; big?: boolean }) {
@@ -37,7 +38,7 @@ export function LogForm({ t, big }: { t: Task; big?: boolean }) {
   const field = big ? "field h-11 text-[18px]" : "field-slate";
   const put = async (done: number) => {
     const h = Number(hours.replace(",", "."));
-    if (!hours.trim() || !Number.isFinite(h) || h < 0 || h > 200) return setWrong("Hours: a number from 0 to 200, like 1.5");
+    if (!hours.trim() || !Number.isFinite(h) || h < 0 || h > 200) return setWrong(says("hours-number-like"));
     const withAir = measured(air);
     if (typeof withAir === "string") return setWrong(withAir);
     setWrong(null);
@@ -57,26 +58,26 @@ export function LogForm({ t, big }: { t: Task; big?: boolean }) {
     >
       <input
         className={`${field} w-16`}
-        aria-label={`Hours of ${t.name}`}
-        placeholder="hours"
+        aria-label={says("hours", { name: t.name })}
+        placeholder={says("hours-2")}
         inputMode="decimal"
         value={hours}
         onChange={(e) => setHours(e.target.value)}
       />
       <input
         className={`${field} min-w-0 flex-1`}
-        aria-label={`Note on ${t.name}`}
-        placeholder="note"
+        aria-label={says("note", { name: t.name })}
+        placeholder={says("note-2")}
         value={note}
         maxLength={400}
         onChange={(e) => setNote(e.target.value)}
       />
       <AirFields t={t} air={air} onSet={setAir} big={big} />
       <button type="submit" className={big ? "btn h-11" : "btn btn-slate"}>
-        Done
+        {says("done-4")}
       </button>
       <button type="button" className={big ? "btn h-11" : "btn btn-slate"} onClick={() => void put(Math.max(0.5, Math.min(0.9, t.done || 0.5)))}>
-        Half done
+        {says("half-done")}
       </button>
       {wrong && (
         <span role="alert" className="w-full text-[12px] text-[#f3b3a4]">
@@ -102,34 +103,32 @@ export function TaskSlate({ t }: { t: Task }) {
       {t.impossible && <p className="my-1 border-l-2 border-rust pl-2 text-[13px]">{t.impossible}</p>}
       {t.state !== "done" && t.start && (
         <>
-          <h3 className="mb-1 mt-2 font-display text-[14px]">Why this date</h3>
+          <h3 className="mb-1 mt-2 font-display text-[14px]">{says("why-date")}</h3>
           <p className="my-1 text-[13px]">
-            {whenWord(t.start)} to {whenWord(t.end)}
-            {t.ready && t.ready > (t.end ?? "") && <>; cured {whenWord(t.ready)}</>}
+            {says("to-3", { start: whenWord(t.start), end: whenWord(t.end) })}
+            {t.ready && t.ready > (t.end ?? "") && <>{says("cured", { ready: whenWord(t.ready) })}</>}
           </p>
           <ul className="m-0 pl-4 text-[12px]">
             {t.reasons.map((r) => (
               <li key={r}>{say(r)}</li>
             ))}
           </ul>
-          {t.critical && <p className="my-1 text-[12px] text-[#f0c445]">The end hangs on it.</p>}
+          {t.critical && <p className="my-1 text-[12px] text-[#f0c445]">{says("end-hangs")}</p>}
         </>
       )}
       <Items t={t} />
       <Photos subject={t.id} zone={t.zone} name={t.name} />
       {t.note && <p className="my-2 border-l-2 border-gorse pl-2 text-[13px]">{say(t.note)}</p>}
-      {LICENCE_WORD[t.licence] && (
-        <p className="my-1 text-[13px]">{say(`Only by a ${LICENCE_WORD[t.licence]}, where local rules say so; keep the certificate.`)}</p>
-      )}
+      {LICENCE_WORD[t.licence] && <p className="my-1 text-[13px]">{say(says("only-where-local-rules", { licence: LICENCE_WORD[t.licence] ?? "" }))}</p>}
       {t.state !== "done" && (
         <>
-          <h3 className="mb-1 mt-3 font-display text-[14px]">Write it down</h3>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">{says("write-down")}</h3>
           <LogForm t={t} />
-          <Property label="not before">
+          <Property label={says("not-before")}>
             <input
               type="date"
               className="field-slate w-full"
-              aria-label="not before"
+              aria-label={says("not-before")}
               value={t.pinned ?? ""}
               onChange={(e) => void plan.pin(t, e.target.value || null)}
             />
@@ -141,17 +140,17 @@ export function TaskSlate({ t }: { t: Task }) {
           {mine.map((e) => (
             <li key={e.id} className="flex justify-between gap-2 border-b border-slate-2 py-0.5">
               <span>
-                {e.on}: {hoursWord(e.hours)}, {Math.round(100 * (e.done_frac ?? 1))} % {e.temp_c != null && say(`at ${e.temp_c} °C `)}
+                {e.on}: {hoursWord(e.hours)}, {Math.round(100 * (e.done_frac ?? 1))} % {e.temp_c != null && say(says("c", { temp_c: e.temp_c }))}
                 {e.note && `· ${e.note}`}
               </span>
               <button type="button" className="text-chalk-dim underline" onClick={() => void log.strike(e)}>
-                strike
+                {says("strike")}
               </button>
             </li>
           ))}
         </ul>
       )}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">It takes</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("takes")}</h3>
       <dl className="m-0 grid grid-cols-[5.5rem_1fr] gap-x-2 text-[12px]">
         {(
           [
@@ -160,7 +159,7 @@ export function TaskSlate({ t }: { t: Task }) {
             ["wear", t.ppe.map((x) => PPE[x] ?? x).join(", ")],
             ["conditions", say(t.conditions)],
             ["keep", t.record === "none" ? "" : t.record],
-            ["waits for", t.waits.join(", ")],
+            [says("waits"), t.waits.join(", ")],
           ] as const
         )
           .filter(([, v]) => v)
@@ -182,9 +181,9 @@ export function TaskSlate({ t }: { t: Task }) {
         <button
           type="button"
           className="btn btn-slate mt-1"
-          onClick={() => void plan.set("own_way", [...(plan.doc.own_way ?? []), t.id], `left out ${t.name}`)}
+          onClick={() => void plan.set("own_way", [...(plan.doc.own_way ?? []), t.id], says("left-out", { name: t.name }))}
         >
-          Leave it out of the plan
+          {says("leave-out-plan")}
         </button>
       )}
     </Slate>

@@ -5,6 +5,7 @@ import { type Column, Ledger } from "../../parts/Ledger";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { useSite } from "../../shell/useSite";
+import { says } from "../../words/build";
 import { type Build, dayWord, hoursWord, type Task } from "./data";
 import { LICENCE_WORD, PHASES } from "./words";
 
@@ -16,34 +17,40 @@ export function TasksLedger({ b, tasks }: { b: Build; tasks?: Task[] }) {
   const columns: Column<Task>[] = [
     {
       key: "state",
-      label: "state",
+      label: says("state"),
       width: "6%",
       kind: "computed",
       show: (t) => <span title={t.state}>{t.state === "done" ? "●" : t.state === "begun" ? "◐" : "○"}</span>,
     },
-    { key: "name", label: "task", width: "36%", kind: "computed", show: (t) => <span className="font-sans text-peat">{say(t.name)}</span> },
-    { key: "phase", label: "phase", width: "13%", kind: "computed", show: (t) => PHASES[t.phase] ?? t.phase },
+    { key: "name", label: says("task"), width: "36%", kind: "computed", show: (t) => <span className="font-sans text-peat">{say(t.name)}</span> },
+    { key: "phase", label: says("phase"), width: "13%", kind: "computed", show: (t) => PHASES[t.phase] ?? t.phase },
     {
       key: "hours",
-      label: "hours",
+      label: says("hours-2"),
       width: "9%",
       align: "right",
       kind: "computed",
       show: (t) => (t.state === "done" ? hoursWord(t.spent_h) : hoursWord(t.hours)),
     },
-    { key: "people", label: "people", width: "7%", align: "right", kind: "computed", show: (t) => String(t.people) },
+    { key: "people", label: says("people"), width: "7%", align: "right", kind: "computed", show: (t) => String(t.people) },
     {
       key: "start",
-      label: "begins",
+      label: says("begins-2"),
       width: "14%",
       kind: "computed",
-      show: (t) => (t.impossible ? "no hours" : t.state === "done" ? `done ${dayWord(t.end)}` : dayWord(t.start)),
+      show: (t) => (t.impossible ? says("no-hours") : t.state === "done" ? says("done-5", { end: dayWord(t.end) }) : dayWord(t.start)),
     },
-    { key: "who", label: "who", width: "15%", kind: "computed", show: (t) => say(LICENCE_WORD[t.licence] || (t.ask ? `ask ${t.ask}` : "")) },
+    {
+      key: "who",
+      label: says("who"),
+      width: "15%",
+      kind: "computed",
+      show: (t) => say(LICENCE_WORD[t.licence] || (t.ask ? says("ask-2", { ask: t.ask }) : "")),
+    },
   ];
   return (
     <Ledger
-      label="Tasks"
+      label={says("tasks")}
       rows={all}
       columns={
         site
@@ -54,7 +61,7 @@ export function TasksLedger({ b, tasks }: { b: Build; tasks?: Task[] }) {
       selected={hand.kind === "task" ? hand.id : undefined}
       onSelect={(t) => hand.key !== `task:${t.id}` && hand.pick("task", t.id)}
       mark={(t) => <ItemMark subject={`task:${t.id}`} />}
-      empty={<p className="p-3 text-[14px]">There is nothing to do yet: a design comes first.</p>}
+      empty={<p className="p-3 text-[14px]">{says("there-nothing-do-yet")}</p>}
     />
   );
 }

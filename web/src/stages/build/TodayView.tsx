@@ -4,6 +4,7 @@ import { useVariant } from "../../data/variant";
 import { Photos } from "../../parts/Photos";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/build";
 import { AirFields, measured, NO_AIR } from "./AirFields";
 import { type Build, dayWord, hoursWord, type Task, useLog } from "./data";
 import { Items } from "./Items";
@@ -71,15 +72,17 @@ function Card({ t, lacks, running, start, stop }: { t: Task; lacks: string[]; ru
         </h2>
         <span className="num text-[14px]">
           {hoursWord(t.hours)}
-          {t.people > 1 && `, ${t.people} people`}
+          {t.people > 1 && says("people-2", { people: t.people })}
         </span>
       </div>
       {LICENCE_WORD[t.licence] && <p className="my-1 text-[13px]">{say(LICENCE_WORD[t.licence] ?? "")}</p>}
       {t.note && <p className="my-1 border-l-2 border-gorse pl-2 text-[14px]">{say(t.note)}</p>}
       <p className="my-1 text-[13px] text-dim">
-        {[t.tools.join(", "), t.ppe.length ? `wear ${t.ppe.map((x) => PPE[x] ?? x).join(", ")}` : "", say(t.conditions)].filter(Boolean).join(" · ")}
+        {[t.tools.join(", "), t.ppe.length ? says("wear", { ppe: t.ppe.map((x) => PPE[x] ?? x).join(", ") }) : "", say(t.conditions)]
+          .filter(Boolean)
+          .join(" · ")}
       </p>
-      {lacks.length > 0 && <p className="my-1 text-[13px] text-rust">It lacks: {say(lacks.join("; "))}.</p>}
+      {lacks.length > 0 && <p className="my-1 text-[13px] text-rust">{says("lacks", { lacks: say(lacks.join("; ")) })}</p>}
       <div className="mt-2 flex flex-wrap gap-2">
         {mine ? (
           <>
@@ -88,10 +91,10 @@ function Card({ t, lacks, running, start, stop }: { t: Task; lacks: string[]; ru
               className="btn h-11 min-w-24"
               onClick={() => void log.add(t, stop(), t.items.some((x) => x.done) ? t.done : Math.max(t.done, 0.5))}
             >
-              Pause <Since at={running.since} />
+              {says("pause")} <Since at={running.since} />
             </button>
             <button type="button" className="btn h-11 min-w-24 border-gorse font-semibold" onClick={done}>
-              Done
+              {says("done-4")}
             </button>
             <AirFields t={t} air={air} onSet={setAir} big />
             {wrong && (
@@ -102,7 +105,7 @@ function Card({ t, lacks, running, start, stop }: { t: Task; lacks: string[]; ru
           </>
         ) : (
           <button type="button" className="btn h-11 min-w-24 border-gorse font-semibold" disabled={running != null} onClick={start}>
-            {t.state === "begun" ? "Go on" : "Start"}
+            {t.state === "begun" ? says("go") : says("start")}
           </button>
         )}
       </div>
@@ -110,7 +113,7 @@ function Card({ t, lacks, running, start, stop }: { t: Task; lacks: string[]; ru
       <Photos subject={t.id} zone={t.zone} name={t.name} big />
       {!mine && (
         <details className="mt-1 text-[13px]">
-          <summary className="cursor-pointer">Write hours down</summary>
+          <summary className="cursor-pointer">{says("write-hours-down")}</summary>
           <LogForm t={t} big />
         </details>
       )}
@@ -130,8 +133,8 @@ export function TodayView({ b }: { b: Build }) {
       <p className="m-0 mb-2 text-[14px]">
         <b>{dayWord(b.now.day)}</b>:{" "}
         {b.now.hours > 0
-          ? `${hoursWord(b.now.hours)} of work${b.now.people > 1 ? ` by ${b.now.people} people` : ""}`
-          : "nobody works today by the plan; what is ready can be begun all the same"}
+          ? says("work-people", { hours: hoursWord(b.now.hours), several_people: b.now.people > 1, people: b.now.people })
+          : says("nobody-works-today-plan")}
         . {say(b.now.weather)}.
       </p>
       {tasks.length ? (
@@ -154,8 +157,8 @@ export function TodayView({ b }: { b: Build }) {
       ) : (
         <p className="text-[14px]">
           {b.tasks.every((t) => t.state === "done")
-            ? "Everything is done."
-            : `Nothing can be begun today: something cures, or waits. Next: ${next?.name ?? "–"}, ${dayWord(next?.start)}.`}
+            ? says("everything-done")
+            : says("nothing-can-begun-today", { next: next?.name ?? "–", start: dayWord(next?.start) })}
         </p>
       )}
     </div>

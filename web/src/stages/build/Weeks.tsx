@@ -2,13 +2,27 @@
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from "react";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/build";
 import { type Build, dayWord, localDay, type Task, whenWord } from "./data";
 import { ZONES } from "./words";
 
 const DAY = 86400e3;
 const ROW = 15;
 const LEFT = 92;
-const MONTH = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+const MONTH = [
+  says("jan"),
+  says("feb"),
+  says("mar"),
+  says("apr"),
+  says("may"),
+  says("jun"),
+  says("jul"),
+  says("aug"),
+  says("sep"),
+  says("oct"),
+  says("nov"),
+  says("dec"),
+];
 const at = (iso: string) => new Date(iso.length > 10 ? iso : `${iso}T00:00`).getTime();
 
 /** Rows of a zone so that no two tasks lie over each other. */
@@ -30,9 +44,9 @@ const dayOf = (ms: number) => localDay(new Date(ms));
 /** Days that are shown; 0: the whole plan. */
 type Span = 0 | 7 | 28;
 const SPANS: [Span, string][] = [
-  [0, "whole plan"],
-  [28, "four weeks"],
-  [7, "a week, by day"],
+  [0, says("whole-plan")],
+  [28, says("four-weeks")],
+  [7, says("week-day")],
 ];
 
 type Drag = { t: Task; from: number; day: string | null };
@@ -126,16 +140,14 @@ export function Weeks({ b, p50, p80, onPin }: Props) {
         ))}
         {span > 0 && (
           <>
-            <button type="button" className="btn" aria-label="Earlier" disabled={page === 0} onClick={() => setPage(page - 1)}>
+            <button type="button" className="btn" aria-label={says("earlier")} disabled={page === 0} onClick={() => setPage(page - 1)}>
               ‹
             </button>
-            <span>
-              {dayWord(dayOf(from))} to {dayWord(dayOf(to - DAY / 2))}
-            </span>
-            <button type="button" className="btn" aria-label="Later" disabled={page >= pages - 1} onClick={() => setPage(page + 1)}>
+            <span>{says("to-4", { from: dayWord(dayOf(from)), to: dayWord(dayOf(to - DAY / 2)) })}</span>
+            <button type="button" className="btn" aria-label={says("later-2")} disabled={page >= pages - 1} onClick={() => setPage(page + 1)}>
               ›
             </button>
-            {planned.length === 0 && <span>Nothing is planned in these days.</span>}
+            {planned.length === 0 && <span>{says("nothing-planned-these-days")}</span>}
           </>
         )}
       </div>
@@ -155,7 +167,7 @@ export function Weeks({ b, p50, p80, onPin }: Props) {
         onPointerLeave={() => setDrag(null)}
         className="block w-full min-w-[720px] text-peat"
         role="group"
-        aria-label="The plan by zones and weeks"
+        aria-label={says("plan-zones-weeks")}
       >
         <defs>
           <clipPath id="build-window">
@@ -176,7 +188,10 @@ export function Weeks({ b, p50, p80, onPin }: Props) {
               </text>
               {width > 62 && (
                 <text x={x(m.from) + 3} y="22" fontSize="9" fill="currentColor">
-                  {say(`${Math.round(sky.low_c)} to ${Math.round(sky.high_c)} °C`)}, {Math.round(sky.rain_days)} wet
+                  {says("wet-2", {
+                    c: say(says("c-2", { low_c: Math.round(sky.low_c), high_c: Math.round(sky.high_c) })),
+                    rain_days: Math.round(sky.rain_days),
+                  })}
                 </text>
               )}
             </g>
@@ -203,7 +218,13 @@ export function Weeks({ b, p50, p80, onPin }: Props) {
                 const top = g.top + i * ROW;
                 const on = hand.kind === "task" && hand.id === t.id;
                 const end = at(t.end!);
-                const told = `${say(t.name)}, ${whenWord(t.start)} to ${whenWord(t.end)}${t.pinned ? `, not before ${dayWord(t.pinned)}` : ""}`;
+                const told = says("not-before-2", {
+                  name: say(t.name),
+                  start: whenWord(t.start),
+                  end: whenWord(t.end),
+                  has_pinned: Boolean(t.pinned),
+                  pinned: t.pinned ? dayWord(t.pinned) : "",
+                });
                 return (
                   <g
                     key={t.id}
@@ -232,7 +253,7 @@ export function Weeks({ b, p50, p80, onPin }: Props) {
                         opacity="0.35"
                         data-testid="kept"
                       >
-                        <title>as kept on {dayWord(b.baseline.day)}</title>
+                        <title>{says("kept", { day: dayWord(b.baseline.day) })}</title>
                       </rect>
                     )}
                     <rect x={x(at(t.start!)) - 1} y={top} width={Math.max(5, x(end) - x(at(t.start!)) + 2)} height="12" fill="transparent" />
@@ -287,7 +308,7 @@ export function Weeks({ b, p50, p80, onPin }: Props) {
                           strokeDasharray="3 2"
                         />
                         <text x={Math.min(wide - 120, x(at(drag.day)))} y={top - 2} fontSize="10.5" fontWeight="600" fill="currentColor">
-                          not before {dayWord(drag.day)}
+                          {says("not-before-3", { day: dayWord(drag.day) })}
                         </text>
                       </g>
                     )}
@@ -315,7 +336,7 @@ export function Weeks({ b, p50, p80, onPin }: Props) {
           <g>
             <line x1={x(at(b.end))} x2={x(at(b.end))} y1="26" y2={height - 14} stroke="currentColor" strokeWidth="1.4" />
             <text x={Math.min(wide - 4, x(at(b.end)))} y={height - 3} fontSize="10.5" textAnchor="end" fill="currentColor">
-              plan {dayWord(b.end)}
+              {says("plan-2", { end: dayWord(b.end) })}
             </text>
           </g>
         )}
@@ -323,7 +344,7 @@ export function Weeks({ b, p50, p80, onPin }: Props) {
           <g data-testid="rope">
             <line x1={x(at(p50))} x2={x(at(p80))} y1={height - 18} y2={height - 18} stroke="#a8391f" strokeWidth="3" strokeDasharray="5 2" />
             <text x={Math.min(wide - 4, x(at(p80)))} y={height - 22} fontSize="9.5" textAnchor="end" fill="#a8391f">
-              even chance to four in five
+              {says("even-chance-four-five")}
             </text>
           </g>
         )}

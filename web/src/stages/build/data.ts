@@ -4,6 +4,7 @@ import { useSearchParams } from "react-router";
 import { api, type PatchOp, type Schemas, take } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
+import { says } from "../../words/build";
 
 export type Build = Schemas["BuildPart"];
 export type Task = Schemas["TaskPart"];
@@ -90,7 +91,7 @@ export function useLog() {
         log.map((e) => e.id!),
       );
       const value = { id, task: t.id, name: t.name.slice(0, 80), on: day, hours: 0, items: [item.id] };
-      return edit([{ op: "add", path: "/facts/log/-", value }], `${t.name}: ${item.name} done`);
+      return edit([{ op: "add", path: "/facts/log/-", value }], says("done-6", { name: t.name, item: item.name }));
     }
     const mine = log.map((e, i) => ({ e, i })).filter(({ e }) => e.task === t.id);
     const last = mine.at(-1)?.i;
@@ -103,7 +104,7 @@ export function useLog() {
         if (empty && i !== last) return { op: "remove", path: `/facts/log/${i}` };
         return { op: "replace", path: `/facts/log/${i}`, value: { ...e, items, done_frac: i === last ? null : e.done_frac } };
       });
-    return edit(ops, `${t.name}: ${item.name} open again`);
+    return edit(ops, says("open-again", { name: t.name, item: item.name }));
   };
   const upsert = <T extends { id: string }>(list: string, rows: readonly T[], id: string, fields: object, what: string) => {
     const i = rows.findIndex((x) => x.id === id);
@@ -133,7 +134,7 @@ export function useLog() {
         ? { op: "add", path: "/facts/purchases/-", value: { id: x.key, name: x.name.slice(0, 80), status: "fitted" } }
         : { op: "replace", path: `/facts/purchases/${at}/status`, value: "fitted" },
     ];
-    return edit(ops, `${x.name}: cut and fitted`);
+    return edit(ops, says("cut-fitted", { name: x.name }));
   };
   return {
     log,
@@ -150,14 +151,14 @@ export function useLog() {
         `${day}-${fields.name}`.slice(0, 40),
         punch.map((p) => p.id!),
       );
-      return edit([{ op: "add", path: "/facts/punch/-", value: { id, on: day, ...fields } }], `to mend: ${fields.name}`);
+      return edit([{ op: "add", path: "/facts/punch/-", value: { id, on: day, ...fields } }], says("mend", { fields: fields.name }));
     },
     mend: (p: Punch, done: boolean) =>
       edit(
         [{ op: "replace", path: `/facts/punch/${punch.findIndex((x) => x.id === p.id)}`, value: { ...p, done_on: done ? day : "" } }],
         `${p.name}: ${done ? "mended" : "open again"}`,
       ),
-    dropPunch: (p: Punch) => edit([{ op: "remove", path: `/facts/punch/${punch.findIndex((x) => x.id === p.id)}` }], `struck ${p.name}`),
+    dropPunch: (p: Punch) => edit([{ op: "remove", path: `/facts/punch/${punch.findIndex((x) => x.id === p.id)}` }], says("struck", { name: p.name })),
     /** The design follows what was built, and an entry that stays says what was designed. */
     builtOtherwise: async (ops: PatchOp[], fields: Omit<BuiltOtherwise, "id" | "on" | "who">) => {
       const id = freshId(
@@ -165,13 +166,13 @@ export function useLog() {
         asBuilt.map((x) => x.id!),
       );
       const value = { id, on: day, ...fields, name: fields.name.slice(0, 80) };
-      const what = `${fields.name}: built otherwise`;
+      const what = says("built-otherwise-2", { fields: fields.name });
       return (await edit(ops, what)) && (await edit([{ op: "add", path: "/facts/as_built/-", value }], what));
     },
-    store: (fields: Omit<Stock, "id" | "on" | "note">) => edit([store(fields)], `in stock: ${fields.name}`),
+    store: (fields: Omit<Stock, "id" | "on" | "note">) => edit([store(fields)], says("stock-4", { fields: fields.name })),
     moveStock: (s: Stock, fields: Partial<Stock>) =>
-      edit([{ op: "replace", path: `/facts/stock/${stock.findIndex((x) => x.id === s.id)}`, value: { ...s, ...fields } }], `in stock: ${s.name}`),
-    dropStock: (s: Stock) => edit([{ op: "remove", path: `/facts/stock/${stock.findIndex((x) => x.id === s.id)}` }], `no longer in stock: ${s.name}`),
+      edit([{ op: "replace", path: `/facts/stock/${stock.findIndex((x) => x.id === s.id)}`, value: { ...s, ...fields } }], says("stock-5", { name: s.name })),
+    dropStock: (s: Stock) => edit([{ op: "remove", path: `/facts/stock/${stock.findIndex((x) => x.id === s.id)}` }], says("no-longer-stock", { name: s.name })),
     /** Quotes are kept beside the lines they are for; a newer one of a line takes the place of the older. */
     quote: (lines: Quote[], from: string) =>
       edit(
@@ -179,11 +180,11 @@ export function useLog() {
           const i = quotes.findIndex((x) => x.id === q.id);
           return i < 0 ? { op: "add", path: "/facts/quotes/-", value: q } : { op: "replace", path: `/facts/quotes/${i}`, value: q };
         }),
-        `${lines.length} quotes of ${from}`,
+        says("quotes-3", { lines_count: lines.length, from }),
       ),
     add,
     tick,
-    strike: (e: LogEntry) => edit([{ op: "remove", path: `/facts/log/${log.findIndex((x) => x.id === e.id)}` }], `struck an entry of the log: ${e.name}`),
+    strike: (e: LogEntry) => edit([{ op: "remove", path: `/facts/log/${log.findIndex((x) => x.id === e.id)}` }], says("struck-entry-log", { name: e.name })),
     see: (id: string, fields: object, what: string) => upsert("seen", seen as { id: string }[], id, { on: day, ...fields }, what),
     close: (zone: string, fields: object, what: string) => upsert("closings", closings as { id: string }[], zone, { on: day, ...fields }, what),
     buy: (x: Buy, fields: Partial<Purchase>, what: string) =>
@@ -199,13 +200,30 @@ export function usePlan() {
   const set = (key: string, value: unknown, what: string) => v.edit([{ op: "replace", path: `/build/${key}`, value }], what);
   const pin = (t: Task, day: string | null) => {
     const pins = (doc.pins ?? []).filter((p) => p.task !== t.id);
-    return set("pins", day ? [...pins, { task: t.id, day }] : pins, day ? `${t.name} not before ${day}` : `${t.name}: no longer pinned`);
+    return set(
+      "pins",
+      day ? [...pins, { task: t.id, day }] : pins,
+      day ? says("not-before-4", { name: t.name, day }) : says("no-longer-pinned", { name: t.name }),
+    );
   };
   return { ...v, doc, set, pin };
 }
 
-const WEEKDAY = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];
-const MONTH = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+const WEEKDAY = [says("sun"), says("mon"), says("tue"), says("wed"), says("thu"), says("fri"), says("sat")];
+const MONTH = [
+  says("jan"),
+  says("feb"),
+  says("mar"),
+  says("apr"),
+  says("may"),
+  says("jun"),
+  says("jul"),
+  says("aug"),
+  says("sep"),
+  says("oct"),
+  says("nov"),
+  says("dec"),
+];
 export const dayWord = (iso: string | null | undefined, year = false) => {
   if (!iso) return "–";
   const d = new Date(`${iso.slice(0, 10)}T12:00:00`);

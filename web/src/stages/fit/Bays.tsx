@@ -4,6 +4,7 @@ import type { Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
 import { choice, Fields, flag, words } from "../../parts/Fields";
 import { Unfold } from "../../parts/Unfold";
+import { says } from "../../words/fit";
 import { useFit } from "./data";
 import { EXTENT } from "./extent";
 import { BAY_KINDS, THERMAL } from "./words";
@@ -12,28 +13,24 @@ type Bay = Schemas["FitBay"] & { name: string };
 
 export function Bays() {
   const fit = useFit();
-  const list = useItems<Bay>("/fit/bays", (fit.doc.bays ?? []) as Bay[], "Bay", (id) =>
+  const list = useItems<Bay>("/fit/bays", (fit.doc.bays ?? []) as Bay[], says("bay"), (id) =>
     (fit.doc.places ?? []).flatMap((p, i) => (p.bay === id ? [{ op: "replace" as const, path: `/fit/places/${i}/bay`, value: null }] : [])),
   );
   const [open, setOpen] = useState<string | null>(null);
   return (
     <>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Bays</h3>
-      {!list.items.length && (
-        <p className="my-1 text-[12px] text-chalk-dim">
-          None: everything stands in the living space. A gas locker, a garage or the space under the floor is a bay.
-        </p>
-      )}
-      <Unfold items={list.items} remove="remove this bay" onRemove={(x) => void list.remove(x)} open={open} onOpen={setOpen}>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("bays")}</h3>
+      {!list.items.length && <p className="my-1 text-[12px] text-chalk-dim">{says("none-everything-stands-living")}</p>}
+      <Unfold items={list.items} remove={says("remove-bay")} onRemove={(x) => void list.remove(x)} open={open} onOpen={setOpen}>
         {(b) => (
           <Fields
             specs={[
-              words("name", "name"),
-              choice("kind", "is", BAY_KINDS),
-              choice("thermal", "warmth", THERMAL),
+              words("name", says("name")),
+              choice("kind", says("is"), BAY_KINDS),
+              choice("thermal", says("warmth"), THERMAL),
               ...EXTENT,
-              flag("sealed_inside", "gas-tight towards the inside"),
-              flag("enclosed", "closed all round"),
+              flag("sealed_inside", says("gas-tight-towards-inside")),
+              flag("enclosed", says("closed-all-round")),
             ]}
             item={b}
             onSet={(key, value, label) => void list.set(b, { [key]: value }, label)}
@@ -47,7 +44,7 @@ export function Bays() {
           void list
             .add({
               kind: "garage",
-              thermal: "unheated",
+              thermal: says("unheated"),
               x0_m: 0,
               x1_m: Math.min(1.2, fit.part.body.length),
               y0_m: -fit.part.body.half,
@@ -58,7 +55,7 @@ export function Bays() {
             .then((id) => id && setOpen(id))
         }
       >
-        Add a bay
+        {says("add-bay")}
       </button>
     </>
   );

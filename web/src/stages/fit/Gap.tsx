@@ -5,6 +5,7 @@ import { api, take } from "../../data/client";
 import { show } from "../../data/show";
 import { QuantityProperty } from "../../parts/Property";
 import { usePerson, useSaid } from "../../shell/person";
+import { says } from "../../words/fit";
 
 type Kind = "battery" | "inverter" | "charger" | "controller" | "dcdc";
 
@@ -16,11 +17,11 @@ export function Gap({ kind }: { kind: Kind }) {
   const asked = useQuery({ queryKey: ["gap", whole], enabled: !!whole, queryFn: () => take(api.GET("/api/fit/gap", { params: { query: whole! } })) });
   return (
     <details className="my-2">
-      <summary className="cursor-pointer">What goes into a measured gap?</summary>
+      <summary className="cursor-pointer">{says("what-goes-into-measured")}</summary>
       {(["x", "y", "z"] as const).map((k) => (
         <QuantityProperty
           key={k}
-          label={{ x: "along the vehicle", y: "across", z: "high" }[k]}
+          label={{ x: says("along-vehicle"), y: says("across"), z: says("high") }[k]}
           dimension="length"
           unit="m"
           value={gap[k]}
@@ -30,20 +31,23 @@ export function Gap({ kind }: { kind: Kind }) {
       ))}
       {asked.error && <p role="alert">{asked.error.message}</p>}
       {asked.data && (
-        <ul className="m-0 list-none p-0 text-[12px]" aria-label="Parts and the gap">
+        <ul className="m-0 list-none p-0 text-[12px]" aria-label={says("parts-gap")}>
           {asked.data.slice(0, 12).map((p) => (
             <li key={p.key} className={p.fits ? "" : "text-chalk-dim"}>
               {p.name}:{" "}
               {p.fits
-                ? `fits, its ${p.way.along_x} along and its ${p.way.along_y} across, ${show(p.spare_m, "m", units)} to spare${p.spare_m < 0.005 ? "; measure again at three heights" : ""}`
-                : say(`${Math.ceil(-1000 * p.spare_m)} mm short`)}
+                ? says("fits-along-across-spare", {
+                    along_x: p.way.along_x,
+                    along_y: p.way.along_y,
+                    spare_m: show(p.spare_m, "m", units),
+                    spare_m_less: p.spare_m < 0.005,
+                  })
+                : say(says("mm-short", { spare_m: Math.ceil(-1000 * p.spare_m) }))}
             </li>
           ))}
         </ul>
       )}
-      <p className="my-1 text-[11px] text-chalk-dim">
-        {say("Lugs stand 50 mm over a battery; 3 mm for the tape. Which side may point up is its maker’s word.")}
-      </p>
+      <p className="my-1 text-[11px] text-chalk-dim">{say(says("lugs-stand-mm-over"))}</p>
     </details>
   );
 }

@@ -2,6 +2,7 @@
 import type { Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
 import { choice, Fields, quantity, words } from "../../parts/Fields";
+import { says } from "../../words/fit";
 import { useFit } from "./data";
 import { EXTENT } from "./extent";
 import { OBSTACLES, SIDES } from "./words";
@@ -12,8 +13,8 @@ type Obstacle = Schemas["Obstacle"] & { name: string };
 export function Immovables() {
   const fit = useFit();
   const body = fit.doc.body ?? {};
-  const doors = useItems<Door>("/fit/body/doors", (body.doors ?? []) as Door[], "Door");
-  const obstacles = useItems<Obstacle>("/fit/body/obstacles", (body.obstacles ?? []) as Obstacle[], "Obstacle");
+  const doors = useItems<Door>("/fit/body/doors", (body.doors ?? []) as Door[], says("door"));
+  const obstacles = useItems<Obstacle>("/fit/body/obstacles", (body.obstacles ?? []) as Obstacle[], says("obstacle"));
   const take = () =>
     void fit.edit(
       [
@@ -42,18 +43,20 @@ export function Immovables() {
           })),
         },
       ],
-      "doors and wheel arches to be measured",
+      says("doors-wheel-arches-measured"),
     );
   return (
     <>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Doors and what can’t be moved</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("doors-what-cant-moved")}</h3>
       {body.doors == null || body.obstacles == null ? (
         <>
           <p className="my-1 text-[12px] text-[#d3b6e6]">
-            Typical of the vehicle: {[...fit.part.body.doors, ...fit.part.body.obstacles].map((x) => x.name.toLowerCase()).join(", ") || "none"}.
+            {says("typical-vehicle", {
+              value: [...fit.part.body.doors, ...fit.part.body.obstacles].map((x) => x.name.toLowerCase()).join(", ") || says("none"),
+            })}
           </p>
           <button type="button" className="btn btn-slate" onClick={take}>
-            Measure them
+            {says("measure-them")}
           </button>
         </>
       ) : (
@@ -63,14 +66,14 @@ export function Immovables() {
               <summary className="cursor-pointer">{d.name}</summary>
               <Fields
                 specs={[
-                  words("name", "name"),
-                  choice("side", "in the wall", SIDES),
+                  words("name", says("name")),
+                  choice("side", says("wall"), SIDES),
                   ...(d.side === "left" || d.side === "right"
-                    ? [quantity("x0_m", "begins, from the rear", "length", "m"), quantity("x1_m", "ends, from the rear", "length", "m")]
+                    ? [quantity("x0_m", says("begins-rear"), "length", "m"), quantity("x1_m", says("ends-rear"), "length", "m")]
                     : []),
-                  quantity("clear_width_m", "clear width", "length", "m"),
-                  quantity("clear_height_m", "clear height", "length", "m"),
-                  quantity("sill_z_m", "sill over the floor", "length", "m"),
+                  quantity("clear_width_m", says("clear-width"), "length", "m"),
+                  quantity("clear_height_m", says("clear-height"), "length", "m"),
+                  quantity("sill_z_m", says("sill-over-floor"), "length", "m"),
                 ]}
                 item={d}
                 onSet={(key, value, label) =>
@@ -84,7 +87,7 @@ export function Immovables() {
                 }
               />
               <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void doors.remove(d)}>
-                remove this door
+                {says("remove-door")}
               </button>
             </details>
           ))}
@@ -92,12 +95,12 @@ export function Immovables() {
             <details key={o.id}>
               <summary className="cursor-pointer">{o.name}</summary>
               <Fields
-                specs={[words("name", "name"), choice("kind", "is", OBSTACLES), ...EXTENT]}
+                specs={[words("name", says("name")), choice("kind", says("is"), OBSTACLES), ...EXTENT]}
                 item={o}
                 onSet={(key, value, label) => void obstacles.set(o, { [key]: value }, label)}
               />
               <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void obstacles.remove(o)}>
-                remove it
+                {says("remove")}
               </button>
             </details>
           ))}
@@ -107,14 +110,14 @@ export function Immovables() {
               className="btn btn-slate"
               onClick={() => void doors.add({ side: "rear", clear_width_m: 0.8, clear_height_m: 1.5, x0_m: null, x1_m: null, sill_z_m: 0 })}
             >
-              Add a door
+              {says("add-door")}
             </button>
             <button
               type="button"
               className="btn btn-slate"
               onClick={() => void obstacles.add({ kind: "rib", x0_m: 1, x1_m: 1.05, y0_m: 0.7, y1_m: 0.8, z0_m: 0, z1_m: 1.5 })}
             >
-              Add a rib or other obstacle
+              {says("add-rib-other-obstacle")}
             </button>
           </div>
         </>

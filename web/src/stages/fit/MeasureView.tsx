@@ -8,6 +8,7 @@ import { Bench } from "../../shell/Bench";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/fit";
 import { round, useFit } from "./data";
 import { hullAt } from "./geometry";
 import { Immovables } from "./Immovables";
@@ -69,22 +70,19 @@ function steps(fit: Fit): Step[] {
   const mid = b.length / 2;
   if (!typed) {
     out.push(
-      simple(
-        "length",
-        "Inside length",
-        "From the rear door’s inside face to the bulkhead or the seats’ backs, along the centre line, on the bare floor.",
-        "/vehicle/inside_length_m",
-        v.inside_length_m,
-        b.bare[0]!,
-        { look: "plan", at: mid, from: [0, 0, 0], to: [b.length, 0, 0] },
-      ),
-      simple("width", "Inside width", "Between the bare walls at bed height, at the widest place.", "/vehicle/inside_width_m", v.inside_width_m, b.bare[1]!, {
+      simple("length", says("inside-length"), says("rear-doors-inside-face"), "/vehicle/inside_length_m", v.inside_length_m, b.bare[0]!, {
+        look: "plan",
+        at: mid,
+        from: [0, 0, 0],
+        to: [b.length, 0, 0],
+      }),
+      simple("width", says("inside-width"), says("between-bare-walls-bed"), "/vehicle/inside_width_m", v.inside_width_m, b.bare[1]!, {
         look: "section",
         at: mid,
         from: [mid, b.half, b.height / 2],
         to: [mid, -b.half, b.height / 2],
       }),
-      simple("height", "Inside height", "From the bare floor to the bare roof, in the middle.", "/vehicle/inside_height_m", v.inside_height_m, b.bare[2]!, {
+      simple("height", says("inside-height"), says("bare-floor-bare-roof"), "/vehicle/inside_height_m", v.inside_height_m, b.bare[2]!, {
         look: "section",
         at: mid,
         from: [mid, 0, 0],
@@ -101,8 +99,8 @@ function steps(fit: Fit): Step[] {
         const sign = side === "left" ? 1 : -1;
         out.push({
           id: `${side}-${i}-${k}`,
-          title: `${side === "left" ? "Left" : "Right"} wall, ${show(s.x_m, "m", "metric")} from the rear, ${show(z, "m", "metric")} up`,
-          how: "From the centre line struck on the floor, level, to the finished wall. Never from the other wall: walls taper and bow.",
+          title: says("left-right-wall-rear", { is_left: side === "left", x_m: show(s.x_m, "m", "metric"), z: show(z, "m", "metric") }),
+          how: says("centre-line-struck-floor"),
           value: typed ? list[k] : null,
           now: list[k]!,
           unit: "m",
@@ -111,18 +109,18 @@ function steps(fit: Fit): Step[] {
           doubt: (x) => {
             const far = neighbours.map((n) => (side === "left" ? n.left_m : n.right_m)[k]!).filter((y) => Math.abs(y - x) > 0.15);
             const other = (side === "left" ? s.right_m : s.left_m)[k]!;
-            if (x <= 0) return "must be more than nothing";
+            if (x <= 0) return says("must-more-than-nothing");
             if (far.length === neighbours.length && far.length)
-              return `this wall would stick ${x > far[0]! ? "out" : "in"} ${Math.round(1000 * Math.abs(x - far[0]!))} mm against the sections beside it; measure again?`;
-            return Math.abs(x - other) > 0.12 ? `the two sides would differ by ${Math.round(1000 * Math.abs(x - other))} mm; is the centre line true?` : null;
+              return says("wall-would-stick-out", { x_more: x > far[0]!, x: Math.round(1000 * Math.abs(x - far[0]!)) });
+            return Math.abs(x - other) > 0.12 ? says("two-sides-would-differ", { x: Math.round(1000 * Math.abs(x - other)) }) : null;
           },
         });
       }
     });
     out.push({
       id: `ceiling-${i}`,
-      title: `Ceiling, ${show(s.x_m, "m", "metric")} from the rear`,
-      how: "From the finished floor to the finished ceiling, on the centre line.",
+      title: says("ceiling-rear", { x_m: show(s.x_m, "m", "metric") }),
+      how: says("finished-floor-finished-ceiling"),
       value: typed ? s.height_m : null,
       now: s.height_m,
       unit: "m",
@@ -130,7 +128,7 @@ function steps(fit: Fit): Step[] {
       set: (x) => put({ height_m: round(x) }),
       doubt: (x) =>
         neighbours.length && neighbours.every((n) => Math.abs(n.height_m - x) > 0.2)
-          ? `that is ${Math.round(1000 * Math.abs(x - neighbours[0]!.height_m))} mm off the section beside it; measure again?`
+          ? says("mm-off-section-beside", { x: Math.round(1000 * Math.abs(x - neighbours[0]!.height_m)) })
           : null,
     });
   });
@@ -138,7 +136,7 @@ function steps(fit: Fit): Step[] {
     const kg = (id: "empty_front_kg" | "empty_rear_kg", title: string): Step => ({
       id,
       title,
-      how: "Empty, full of fuel, with the driver as its papers count. On a weighbridge, one axle on the plate.",
+      how: says("empty-full-fuel-driver"),
       value: running[id],
       now: running[id] ?? 0,
       unit: "kg",
@@ -147,20 +145,19 @@ function steps(fit: Fit): Step[] {
     const axle = (id: "rear_axle_x_m" | "front_axle_x_m", title: string, now: number): Step => ({
       id,
       title,
-      how: "From the rear-most inside face to the middle of the wheel, along the ground; carry the face down with a plumb line.",
+      how: says("rear-most-inside-face"),
       value: running[id],
       now,
       unit: "m",
       tape: { look: "left", at: mid, from: [0, 0, -0.1], to: [now, 0, -0.1] },
       set: (x) => [{ op: "replace", path: `/fit/body/running/${id}`, value: x }],
-      doubt: (x) =>
-        id === "front_axle_x_m" && b.rear_x != null && x < b.rear_x + 1 ? "the front axle would stand less than a metre ahead of the rear one" : null,
+      doubt: (x) => (id === "front_axle_x_m" && b.rear_x != null && x < b.rear_x + 1 ? says("front-axle-would-stand") : null),
     });
     out.push(
-      axle("rear_axle_x_m", "Rear axle", b.rear_x ?? 0),
-      axle("front_axle_x_m", "Front axle", b.front_x ?? 0),
-      kg("empty_front_kg", "Empty, front axle"),
-      kg("empty_rear_kg", "Empty, rear axle"),
+      axle("rear_axle_x_m", says("rear-axle"), b.rear_x ?? 0),
+      axle("front_axle_x_m", says("front-axle"), b.front_x ?? 0),
+      kg("empty_front_kg", says("empty-front-axle")),
+      kg("empty_rear_kg", says("empty-rear-axle")),
     );
   }
   return out;
@@ -193,18 +190,18 @@ export function MeasureView() {
       setDoubt({ id: s.id, value, words });
       return;
     }
-    if (await fit.edit(s.set(value), `measured: ${s.title.toLowerCase()}`)) go(at + 1);
+    if (await fit.edit(s.set(value), says("measured", { title: s.title.toLowerCase() }))) go(at + 1);
   };
   const look = s.tape?.look ?? "plan";
   return (
     <Bench
-      title="Layout and weight"
+      title={says("layout-weight")}
       sentence={<Sentence />}
       picture={
         <div className="relative h-full p-2">
           <Pane
             look={look}
-            label="Where to hold the tape"
+            label={says("where-hold-tape")}
             body={fit.part.body}
             things={[]}
             placeOf={() => undefined}
@@ -213,12 +210,10 @@ export function MeasureView() {
           />
         </div>
       }
-      tools={<StageViews stage="Layout and weight" views={VIEWS} />}
+      tools={<StageViews stage={says("layout-weight")} views={VIEWS} />}
       ledger={
         <div className="mx-auto max-w-xl p-4">
-          <p className="m-0 text-[12px] text-dim">
-            {at + 1} of {list.length}, {done} measured
-          </p>
+          <p className="m-0 text-[12px] text-dim">{says("measured-2", { at: at + 1, list_count: list.length, done })}</p>
           <h2 className="m-0 font-display text-[22px]">{say(s.title)}</h2>
           <p className="my-1 text-[14px]">{say(s.how)}</p>
           <div className="my-2 flex items-center gap-3 text-[24px]">
@@ -232,34 +227,34 @@ export function MeasureView() {
               unit={s.unit}
               onCommit={(q) => q && void take(q.value)}
             />
-            {s.value == null && <span className="text-[13px] text-heather">typical of its kind; not measured</span>}
+            {s.value == null && <span className="text-[13px] text-heather">{says("typical-kind-not-measured")}</span>}
           </div>
           {doubt?.id === s.id && (
             <div role="alert" className="my-2 border-l-2 border-gorse pl-2 text-[14px]">
               {say(`${show(doubt.value, s.unit, units)}: ${doubt.words}`)}{" "}
               <button type="button" className="btn ml-2" onClick={() => void take(doubt.value, true)}>
-                It is right
+                {says("right")}
               </button>
             </div>
           )}
           <div className="flex gap-2">
             <button type="button" className="btn" disabled={at === 0} onClick={() => go(at - 1)}>
-              Back
+              {says("back")}
             </button>
             <button type="button" className="btn btn-main" onClick={() => (s.value == null ? void take(s.now, true) : go(at + 1))}>
-              {s.value == null ? "It is so, next" : "Next"}
+              {s.value == null ? says("next") : says("next-2")}
             </button>
             <button type="button" className="btn" disabled={at === list.length - 1} onClick={() => go(at + 1)}>
-              Skip
+              {says("skip")}
             </button>
           </div>
-          <ol className="mt-4 list-none p-0 text-[13px]" aria-label="All measurements">
+          <ol className="mt-4 list-none p-0 text-[13px]" aria-label={says("all-measurements")}>
             {list.map((x, i) => (
               <li key={x.id}>
                 <button type="button" className={`flex w-full justify-between gap-2 py-0.5 text-left ${i === at ? "font-semibold" : ""}`} onClick={() => go(i)}>
                   <span>{say(x.title)}</span>
                   <span className={`num ${x.value == null ? "text-heather" : ""}`}>
-                    {x.value == null && x.unit === "kg" ? "typical" : show(x.value ?? x.now, x.unit, units)}
+                    {x.value == null && x.unit === "kg" ? says("typical") : show(x.value ?? x.now, x.unit, units)}
                   </span>
                 </button>
               </li>
@@ -268,21 +263,20 @@ export function MeasureView() {
         </div>
       }
       slate={
-        <Slate title="Measure" sub={fit.part.body.measured ? "measured by stations" : "the profile of its kind, scaled"}>
-          <p className="my-1 text-[13px]">
-            {say(
-              "Strike a centre line on the floor first: the middle between two pairs of symmetric points, the rear door jambs and the front seat or belt anchorages, joined by a string. All widths go from it, all heights from the finished floor.",
-            )}
-          </p>
+        <Slate title={says("measure")} sub={fit.part.body.measured ? says("measured-stations") : says("profile-kind-scaled")}>
+          <p className="my-1 text-[13px]">{say(says("strike-centre-line-floor"))}</p>
           <p className="my-1 text-[12px] text-chalk-dim">
-            Bare {fit.part.body.bare.map((x) => show(x, "m", units)).join(" × ")}; finished {show(fit.part.body.length, "m", units)} ×{" "}
-            {show(2 * fit.part.body.half, "m", units)} × {show(fit.part.body.height, "m", units)}, less the linings of Heat and air (
-            {say(
-              Object.entries(fit.part.body.linings)
-                .map(([k, v]) => `${k} ${Math.round(1000 * v)} mm`)
-                .join(", "),
-            )}
-            ).
+            {says("bare-finished-less-linings", {
+              bare: fit.part.body.bare.map((x) => show(x, "m", units)).join(" × "),
+              body_count: show(fit.part.body.length, "m", units),
+              half: show(2 * fit.part.body.half, "m", units),
+              height: show(fit.part.body.height, "m", units),
+              linings: say(
+                Object.entries(fit.part.body.linings)
+                  .map(([k, v]) => `${k} ${Math.round(1000 * v)} mm`)
+                  .join(", "),
+              ),
+            })}
           </p>
           <Immovables />
           {fit.part.body.measured && (
@@ -292,11 +286,11 @@ export function MeasureView() {
               onClick={() =>
                 void fit.edit(
                   [{ op: "replace", path: "/fit/body", value: { ...(fit.doc.body ?? {}), levels_z_m: [], stations: [] } }],
-                  "back to the profile of its kind",
+                  says("back-profile-kind"),
                 )
               }
             >
-              Back to the profile of its kind
+              {says("back-profile-kind-2")}
             </button>
           )}
         </Slate>

@@ -5,13 +5,14 @@ import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { FindingList } from "../../parts/Findings";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/fit";
 import { FromPart } from "./FromPart";
 import { FACE_WORDS, type Face, type FaceKey, milli, type SideThing, useSides } from "./sides";
 import { CUT, MEMBERS } from "./words";
 
 const NAMES = Object.entries(FACE_WORDS).map(([value, word]) => ({ value, word: word.toLowerCase() })) as readonly { value: FaceKey; word: string }[];
-const along = (face: string) => (face === "rear" ? "middle, left of centre" : "middle, from the rear");
-const over = (face: string) => (face === "floor" ? "middle, left of centre" : "middle, over the floor");
+const along = (face: string) => (face === "rear" ? says("middle-left-centre") : says("middle-rear"));
+const over = (face: string) => (face === "floor" ? says("middle-left-centre") : says("middle-over-floor"));
 
 export function OpeningSlate({ t }: { t: SideThing }) {
   const all = useSides();
@@ -26,24 +27,24 @@ export function OpeningSlate({ t }: { t: SideThing }) {
       <FindingList findings={report.findings.filter((f) => f.subject === t.key || f.related.includes(t.key))} />
       {!t.set_out && (
         <>
-          <p className="my-1 text-[12px] text-chalk-dim">Not set out yet. Its usual place is beside what it belongs to, clear of pillars.</p>
-          <button type="button" className="btn btn-slate" onClick={() => void all.putCut(t, {}, "set out")}>
-            Set it out
+          <p className="my-1 text-[12px] text-chalk-dim">{says("not-set-out-yet")}</p>
+          <button type="button" className="btn btn-slate" onClick={() => void all.putCut(t, {}, says("set-out"))}>
+            {says("set-out-2")}
           </button>
         </>
       )}
       <Fields
         specs={[
-          choice("face", "in the", NAMES),
+          choice("face", says("in-the"), NAMES),
           quantity("u_m", along(t.face), "length", "m"),
           quantity("v_m", over(t.face), "length", "m"),
-          flag("kept", "it is there already: nothing is cut"),
-          flag("framed", "a frame carries the cut to the next members"),
+          flag("kept", says("there-already-nothing-cut")),
+          flag("framed", says("frame-carries-cut-next")),
         ]}
         item={{ ...t, face: t.face as FaceKey }}
         onSet={(k, value, label) => void all.putCut(t, { [k]: value }, `${label}:`)}
       />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Cut-out</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("cut-out")}</h3>
       <FromPart
         kind={t.kind === "vent" ? "side_vent" : t.kind}
         onTake={(p) =>
@@ -57,18 +58,18 @@ export function OpeningSlate({ t }: { t: SideThing }) {
               clamp_max_mm: p.clamp_max_mm,
               measured: true,
             },
-            `sizes of ${p.name}:`,
+            says("sizes", { name: p.name }),
           )
         }
       />
-      {!t.measured && <p className="my-1 text-[12px] text-[#d3b6e6]">Usual size of its kind: measure the part in hand, and enter it here.</p>}
+      {!t.measured && <p className="my-1 text-[12px] text-[#d3b6e6]">{says("usual-size-kind-measure")}</p>}
       <Fields
         specs={[
-          mm("length_mm", t.face === "rear" ? "width" : "length, along it"),
-          mm("height_mm", floor ? "width, across" : "height"),
-          mm("radius_mm", "corner radius"),
-          mm("clamp_min_mm", "clamps from", { clearable: true }),
-          mm("clamp_max_mm", "clamps to", { clearable: true }),
+          mm("length_mm", t.face === "rear" ? says("width") : says("length-along")),
+          mm("height_mm", floor ? says("width-across") : says("height")),
+          mm("radius_mm", says("corner-radius")),
+          mm("clamp_min_mm", says("clamps"), { clearable: true }),
+          mm("clamp_max_mm", says("clamps-2"), { clearable: true }),
         ]}
         item={{ ...t, face: t.face as FaceKey }}
         onSet={(k, value, label) => {
@@ -82,20 +83,20 @@ export function OpeningSlate({ t }: { t: SideThing }) {
       />
       {t.laid_by.length > 0 && (
         <>
-          <h3 className="mb-1 mt-3 font-display text-[14px]">Template, true to size</h3>
-          <p className="my-1 text-[12px]">{say(`${t.laid_by.slice(0, 2).join(" ")} Both numbers must agree on the metal, or you stop.`)}</p>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">{says("template-true-size")}</h3>
+          <p className="my-1 text-[12px]">{say(says("both-numbers-must-agree", { laid_by: t.laid_by.slice(0, 2).join(" ") }))}</p>
           <div className="flex flex-wrap gap-1">
             {(["pdf", "svg", "dxf"] as const).map((kind) => (
               <a key={kind} className="btn btn-slate" href={href(kind, false)} download>
-                {kind.toUpperCase()}, {floor ? "from above" : "from outside"}
+                {kind.toUpperCase()}, {floor ? says("above") : says("outside")}
               </a>
             ))}
             <a className="btn btn-slate" href={href("pdf", true)} download>
-              PDF, {floor ? "from below" : "from inside"}
+              PDF, {floor ? says("below") : says("inside")}
             </a>
           </div>
           <details className="mt-2" open>
-            <summary className="cursor-pointer font-display text-[14px]">Order of work</summary>
+            <summary className="cursor-pointer font-display text-[14px]">{says("order-work")}</summary>
             <p className="my-1 border-l-2 border-gorse pl-2 text-[12px]">{say(CUT)}</p>
             <ol className="m-0 list-decimal pl-5 text-[12px]">
               {work.map((s) => (
@@ -110,12 +111,12 @@ export function OpeningSlate({ t }: { t: SideThing }) {
       <div className="mt-2 flex flex-wrap gap-2">
         {t.set_out && (
           <button type="button" className="btn btn-slate" onClick={() => void all.liftCut(t)}>
-            Not here after all
+            {says("not-here-after-all")}
           </button>
         )}
         {own >= 0 && (
           <button type="button" className="btn btn-slate" onClick={() => void all.removeHole(t.key)}>
-            Remove it
+            {says("remove-2")}
           </button>
         )}
       </div>
@@ -129,7 +130,7 @@ export function SidesSlate({ face }: { face: Face }) {
   const { sidesDoc, setSides, sides } = useSides();
   const say = useSaid();
   const members = sidesDoc.members;
-  const list = useItems<MemberItem>("/fit/sides/members", (members ?? []) as MemberItem[], "Pillar");
+  const list = useItems<MemberItem>("/fit/sides/members", (members ?? []) as MemberItem[], says("pillar"));
   const mine = list.items.filter((m) => m.face === face.id);
   const taken = sides.faces.flatMap((f) =>
     f.bars
@@ -147,38 +148,36 @@ export function SidesSlate({ face }: { face: Face }) {
   );
   const [u0, u1, v0, v1] = face.rect as [number, number, number, number];
   return (
-    <Slate title={face.name} sub={say(`${Math.round(face.thick_mm)} mm thick with its lining`)}>
+    <Slate title={face.name} sub={say(says("mm-thick-lining", { thick_mm: Math.round(face.thick_mm) }))}>
       <p className="my-1 border-l-2 border-gorse pl-2 text-[12px]">{say(CUT)}</p>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">What lies in it</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("what-lies")}</h3>
       {members == null ? (
         <>
-          <p className="my-1 text-[12px] text-[#d3b6e6]">
-            Nobody looked. {taken.length ? "Pillars are taken to stand under the ribs of the roof; of the floor nothing is known." : "Nothing is known of it."}
-          </p>
-          <button type="button" className="btn btn-slate" onClick={() => void setSides("members", taken, "began the members of the walls")}>
-            I looked: start from {taken.length ? "these pillars" : "nothing"}
+          <p className="my-1 text-[12px] text-[#d3b6e6]">{says("nobody-looked-pillars-taken", { has_taken: Boolean(taken.length) })}</p>
+          <button type="button" className="btn btn-slate" onClick={() => void setSides("members", taken, says("began-members-walls"))}>
+            {says("i-looked-start-these", { has_taken: Boolean(taken.length) })}
           </button>
         </>
       ) : (
         <>
-          {!mine.length && <p className="my-1 text-[12px] text-chalk-dim">Nothing entered for the {face.name.toLowerCase()}.</p>}
+          {!mine.length && <p className="my-1 text-[12px] text-chalk-dim">{says("nothing-entered", { face: face.name.toLowerCase() })}</p>}
           {mine.map((m) => (
             <details key={m.id}>
               <summary className="cursor-pointer">{m.name}</summary>
               <Fields
                 specs={[
-                  words("name", "name"),
-                  choice("kind", "is", MEMBERS),
-                  quantity("u0_m", face.id === "rear" ? "right edge, left of centre" : "rear edge", "length", "m"),
-                  quantity("u1_m", face.id === "rear" ? "left edge, left of centre" : "front edge", "length", "m"),
-                  quantity("v0_m", face.id === "floor" ? "right edge, left of centre" : "lower edge", "length", "m"),
-                  quantity("v1_m", face.id === "floor" ? "left edge, left of centre" : "upper edge", "length", "m"),
+                  words("name", says("name")),
+                  choice("kind", says("is"), MEMBERS),
+                  quantity("u0_m", face.id === "rear" ? says("right-edge-left-centre") : says("rear-edge"), "length", "m"),
+                  quantity("u1_m", face.id === "rear" ? says("left-edge-left-centre") : says("front-edge"), "length", "m"),
+                  quantity("v0_m", face.id === "floor" ? says("right-edge-left-centre") : says("lower-edge"), "length", "m"),
+                  quantity("v1_m", face.id === "floor" ? says("left-edge-left-centre") : says("upper-edge"), "length", "m"),
                 ]}
                 item={m}
                 onSet={(key, value, label) => void list.set(m, { [key]: value }, label)}
               />
               <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void list.remove(m)}>
-                remove it
+                {says("remove")}
               </button>
             </details>
           ))}
@@ -190,7 +189,7 @@ export function SidesSlate({ face }: { face: Face }) {
               void list.add({
                 face: face.id as FaceKey,
                 kind: face.id === "floor" ? "chassis_rail" : "pillar",
-                name: face.id === "floor" ? "Chassis rail" : "Pillar",
+                name: face.id === "floor" ? says("chassis-rail") : says("pillar"),
                 u0_m: face.id === "floor" ? milli(u0) : mid,
                 u1_m: face.id === "floor" ? milli(u1) : milli(mid + 0.06),
                 v0_m: face.id === "floor" ? 0.4 : milli(v0),
@@ -198,15 +197,15 @@ export function SidesSlate({ face }: { face: Face }) {
               } as never);
             }}
           >
-            Add what lies there
+            {says("add-what-lies-there")}
           </button>
         </>
       )}
       {face.id === "floor" && (
         <Fields
-          specs={[flag("floor_looked", "somebody lay under it and entered what is there")]}
+          specs={[flag("floor_looked", says("somebody-lay-under-entered"))]}
           item={{ floor_looked: sidesDoc.floor_looked ?? false } as never}
-          onSet={(_, value) => void setSides("floor_looked", value, "looked under the floor")}
+          onSet={(_, value) => void setSides("floor_looked", value, says("looked-under-floor"))}
         />
       )}
     </Slate>

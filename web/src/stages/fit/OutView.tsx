@@ -7,6 +7,7 @@ import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/fit";
 import { useFit } from "./data";
 import { LOOKS } from "./frame";
 import { Pane } from "./Scene";
@@ -22,23 +23,23 @@ export function OutView() {
   const hand = useHand();
   const { part, byKey } = fit;
   const held = part.out.find((o) => hand.kind === "thing" && o.key === hand.id) ?? part.out.find((o) => !o.finished) ?? part.out[0];
-  const door = (id: string | null | undefined) => part.body.doors.find((d) => d.id === id)?.name ?? "none";
+  const door = (id: string | null | undefined) => part.body.doors.find((d) => d.id === id)?.name ?? says("none");
   const name = (key: string) => byKey.get(key)?.name ?? key;
-  const said = (o: Row) => (o.door == null ? "through no door" : o.finished ? "comes out" : "the furniture is in the way");
+  const said = (o: Row) => (o.door == null ? says("through-no-door") : o.finished ? says("comes-out") : says("furniture-way"));
   const columns: Column<Row>[] = [
-    { key: "name", label: "thing", width: "34%", kind: "computed", show: (o) => <span className="font-sans text-peat">{name(o.key)}</span> },
+    { key: "name", label: says("thing"), width: "34%", kind: "computed", show: (o) => <span className="font-sans text-peat">{name(o.key)}</span> },
     {
       key: "out",
-      label: "past the furniture",
+      label: says("past-furniture"),
       width: "22%",
       kind: "computed",
       show: (o) => <span className={`font-sans ${o.finished ? "" : "text-rust"}`}>{said(o)}</span>,
     },
-    { key: "door", label: "through", width: "16%", kind: "computed", show: (o) => <span className="font-sans">{door(o.finished ?? o.door)}</span> },
-    { key: "spare", label: "to spare in it", width: "12%", align: "right", kind: "computed", show: (o) => show(o.spare_m, "m", units) },
+    { key: "door", label: says("through"), width: "16%", kind: "computed", show: (o) => <span className="font-sans">{door(o.finished ?? o.door)}</span> },
+    { key: "spare", label: says("spare"), width: "12%", align: "right", kind: "computed", show: (o) => show(o.spare_m, "m", units) },
     {
       key: "blocking",
-      label: "in the way",
+      label: says("way"),
       width: "16%",
       kind: "computed",
       show: (o) => <span className="font-sans">{o.blocking.map(name).join(", ") || "–"}</span>,
@@ -46,13 +47,13 @@ export function OutView() {
   ];
   return (
     <Bench
-      title="Layout and weight"
+      title={says("layout-weight")}
       sentence={<Sentence />}
       picture={
         <div className="h-full p-2">
           <Pane
             look="plan"
-            label={`${LOOKS.plan} of the vehicle, to scale`}
+            label={says("vehicle-scale", { plan: LOOKS.plan })}
             body={part.body}
             things={part.things.filter((t) => t.hollow || t.kind === "bed" || t.key === held?.key || part.out.some((o) => o.key === t.key))}
             placeOf={fit.placeOf}
@@ -62,20 +63,20 @@ export function OutView() {
           />
         </div>
       }
-      tools={<StageViews stage="Layout and weight" views={VIEWS} />}
+      tools={<StageViews stage={says("layout-weight")} views={VIEWS} />}
       ledger={
         <Ledger
-          label="Ways out"
+          label={says("ways-out")}
           rows={part.out}
           columns={columns}
           id={(o) => o.key}
           selected={held?.key}
           onSelect={(o) => hand.pick("thing", o.key)}
-          empty={<p className="m-0 max-w-xl text-[15px]">Nothing heavy or serviced is placed yet.</p>}
+          empty={<p className="m-0 max-w-xl text-[15px]">{says("nothing-heavy-serviced-placed")}</p>}
         />
       }
       slate={
-        <Slate title={held ? name(held.key) : "Way out"} sub={held ? said(held) : ""}>
+        <Slate title={held ? name(held.key) : says("way-out")} sub={held ? said(held) : ""}>
           {held && (
             <FindingList
               findings={fit.report.findings.filter((f) => f.subject === held.key && (f.rule === "fit-removal-blocked" || f.rule === "fit-door-too-small"))}
@@ -83,25 +84,27 @@ export function OutView() {
           )}
           {held?.finished && (
             <p className="my-1 text-[13px]">
-              It comes out through {door(held.finished).toLowerCase()}
-              {held.spare_m != null && `, with ${show(held.spare_m, "m", units)} to spare straight on`}.
+              {says("comes-out-through-spare", {
+                finished: door(held.finished).toLowerCase(),
+                has_spare_m: held.spare_m != null,
+                spare_m: held.spare_m != null ? show(held.spare_m, "m", units) : "",
+              })}
             </p>
           )}
           {held && !held.finished && held.door != null && (
             <p className="my-1 text-[13px]">
-              In the bare shell it passes {door(held.door).toLowerCase()}.{" "}
-              {held.blocking.length ? `Taking out ${held.blocking.map(name).join(" or ")} frees it.` : "No single piece frees it."}
+              {says("bare-shell-passes-taking", {
+                door: door(held.door).toLowerCase(),
+                has_blocking: Boolean(held.blocking.length),
+                blocking: held.blocking.map(name).join(says("or")),
+              })}
             </p>
           )}
           {held && !held.finished && held.blocking.some((k) => !fit.placeOf(k)?.fixing) && (
-            <p className="my-1 text-[12px] text-chalk-dim">Enter in Places what holds the piece in the way; then its screws are named here.</p>
+            <p className="my-1 text-[12px] text-chalk-dim">{says("enter-places-what-holds")}</p>
           )}
-          <p className="my-1 text-[12px] text-chalk-dim">
-            {say(
-              "Carried level, slid along the floor or at its own height, and turned where there is room all round; 10 mm for hands. Walls and things to about 50 mm. Doors are looked at to the millimetre, tilted as far as it may be.",
-            )}
-          </p>
-          <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say("25 kg and more: two people or a hoist.")}</p>
+          <p className="my-1 text-[12px] text-chalk-dim">{say(says("carried-level-slid-along"))}</p>
+          <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(says("kg-more-two-people"))}</p>
         </Slate>
       }
     />

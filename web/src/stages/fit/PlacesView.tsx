@@ -19,6 +19,7 @@ import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { useStageView } from "../../shell/views";
+import { says } from "../../words/fit";
 import { Bays } from "./Bays";
 import { BringInPlaces } from "./BringInPlaces";
 import { Choices } from "./Choices";
@@ -36,16 +37,16 @@ type Fit = ReturnType<typeof useFit>;
 type Sized = Omit<Schemas["SizeDoc"], "clearance_m">;
 
 const SIDES = [
-  ["length_m", "length", "length", "m"],
-  ["width_m", "width", "length", "m"],
-  ["height_m", "height", "length", "m"],
-  ["mass_kg", "mass", "mass", "kg"],
+  ["length_m", says("length"), "length", "m"],
+  ["width_m", says("width"), "length", "m"],
+  ["height_m", says("height"), "length", "m"],
+  ["mass_kg", says("mass"), "mass", "kg"],
 ] as const;
 
 const METRES = [
-  quantity("x_m", "from the rear", "length", "m"),
-  quantity("y_m", "left of the centre line", "length", "m"),
-  quantity("z_m", "over the floor", "length", "m"),
+  quantity("x_m", says("rear"), "length", "m"),
+  quantity("y_m", says("left-centre-line"), "length", "m"),
+  quantity("z_m", says("over-floor"), "length", "m"),
 ];
 
 const GAP_OF: Record<string, "battery" | "inverter" | "charger" | "controller" | "dcdc"> = {
@@ -66,10 +67,15 @@ function useProposal(fit: Fit) {
   const path = { variant_id: fit.id };
   const taken = async (made: Found) => {
     const one = made.places.length === 1 ? made.places[0]! : null;
-    if (made.patch.length) await fit.edit(made.patch as never, one ? `placed ${one.name}` : `placed ${made.places.length} things`);
-    const left = made.left.length ? ` No free place was found for ${made.left.slice(0, 5).join(", ")}.` : "";
+    if (made.patch.length)
+      await fit.edit(made.patch as never, one ? says("placed", { one: one.name }) : says("placed-things", { places_count: made.places.length }));
+    const left = made.left.length ? says("no-free-place-was", { left: made.left.slice(0, 5).join(", ") }) : "";
     setWhy(made.places.length > 1 ? made.places : []);
-    setSaid(one ? one.why.join(" ") : `Placed ${made.places.length}${made.bays.length ? `, with ${made.bays.join(", ").toLowerCase()}` : ""}.${left}`);
+    setSaid(
+      one
+        ? one.why.join(" ")
+        : says("placed-2", { places_count: made.places.length, has_bays: Boolean(made.bays.length), bays: made.bays.join(", ").toLowerCase(), left }),
+    );
   };
   const { state, start, cancel } = useJob(
     ["places", fit.id],
@@ -86,7 +92,7 @@ function useProposal(fit: Fit) {
     if (!state?.job || state.job.id !== mine.current || state.job.state !== "done" || !state.run) return;
     mine.current = null;
     if (state.revision === fit.revision) void all.current(state.run);
-    else setSaid("The design was changed while places were searched. Search again.");
+    else setSaid(says("design-was-changed-while"));
   }, [state, fit.revision]);
   const find = async (of: string[]) => {
     setSaid(null);
@@ -94,7 +100,7 @@ function useProposal(fit: Fit) {
     try {
       await taken(await take(api.GET("/api/variants/{variant_id}/fit/places", { params: { path, query: { revision: fit.revision, of } } })));
     } catch (e) {
-      setSaid(`No place could be searched: ${(e as Error).message}`);
+      setSaid(says("no-place-could-searched", { message: (e as Error).message }));
     }
   };
   return { find, job: state?.job, start, cancel, said, why };
@@ -172,7 +178,7 @@ export function PlacesView() {
   const pick = (key: string) => hand.key !== `thing:${key}` && hand.pick("thing", key);
   const onTurn = (t: Thing) => {
     const p = fit.placeOf(t.key);
-    if (p) void fit.put({ ...p, yaw_deg: (((p.yaw_deg ?? 0) + 90) % 360) as PlaceDoc["yaw_deg"] }, "turned");
+    if (p) void fit.put({ ...p, yaw_deg: (((p.yaw_deg ?? 0) + 90) % 360) as PlaceDoc["yaw_deg"] }, says("turned"));
   };
   const scene = {
     body: part.body,
@@ -187,7 +193,7 @@ export function PlacesView() {
     onTurn,
     onLift: (t: Thing) => {
       const p = fit.placeOf(t.key);
-      void (standsOpen && p ? fit.put({ ...p, open: null }, "no longer moves when opened:") : fit.lift(t.key));
+      void (standsOpen && p ? fit.put({ ...p, open: null }, says("no-longer-moves-when")) : fit.lift(t.key));
     },
     cut,
   };
@@ -219,11 +225,11 @@ export function PlacesView() {
     set: (t, q) => q && void fit.setPlace(t, { [key]: round(q.value) }, label),
   });
   const columns: Column<Thing>[] = [
-    { key: "name", label: "thing", width: "25%", kind: "computed", show: (t) => <span className="font-sans text-peat">{t.name}</span> },
-    { key: "size", label: `size, ${smallLength(units)}`, width: "17%", align: "right", kind: "computed", show: (t) => sizeOf(t.size, units) },
+    { key: "name", label: says("thing"), width: "25%", kind: "computed", show: (t) => <span className="font-sans text-peat">{t.name}</span> },
+    { key: "size", label: says("size", { units: smallLength(units) }), width: "17%", align: "right", kind: "computed", show: (t) => sizeOf(t.size, units) },
     {
       key: "kg",
-      label: "mass",
+      label: says("mass"),
       width: "10%",
       align: "right",
       kind: "quantity",
@@ -231,39 +237,41 @@ export function PlacesView() {
       unit: "kg",
       show: (t) => <span className={t.mass_from === "usual" ? "text-heather" : ""}>{show(t.mass_kg, "kg", units)}</span>,
       value: (t) => t.mass_kg,
-      set: (t, q) => q && void fit.setSize(t, { mass_kg: q.value }, "mass"),
+      set: (t, q) => q && void fit.setSize(t, { mass_kg: q.value }, says("mass")),
     },
-    metre("x_m", "from the rear"),
-    metre("y_m", "left of centre"),
-    metre("z_m", "over the floor"),
+    metre("x_m", says("rear")),
+    metre("y_m", says("left-centre")),
+    metre("z_m", says("over-floor")),
     {
       key: "yaw",
-      label: "turned",
+      label: says("turned"),
       width: "10%",
       kind: "choice",
       options: TURNS,
       show: (t) => (t.box ? `${fit.placeOf(t.key)?.yaw_deg ?? 0}°` : "–"),
       value: (t) => String(fit.placeOf(t.key)?.yaw_deg ?? 0),
-      set: (t, v) => void fit.setPlace(t, { yaw_deg: Number(v) as PlaceDoc["yaw_deg"] }, "turned"),
+      set: (t, v) => void fit.setPlace(t, { yaw_deg: Number(v) as PlaceDoc["yaw_deg"] }, says("turned")),
     },
     {
       key: "in",
-      label: "stands in",
+      label: says("stands"),
       width: "11%",
       kind: "computed",
-      show: (t) => <span className="font-sans text-peat">{t.box ? where(fit, t) : "not placed"}</span>,
+      show: (t) => <span className="font-sans text-peat">{t.box ? where(fit, t) : says("not-placed")}</span>,
     },
   ];
   const rows = [...open, ...part.things.filter((t) => t.box)];
   return (
     <Bench
-      title="Layout and weight"
+      title={says("layout-weight")}
       sentence={<Sentence />}
       picture={
         <div className="flex h-full min-h-[240px] max-[899px]:block">
           {(open.length > 0 || proposal.said) && (
-            <section aria-label="Not placed yet" className="flex w-44 shrink-0 flex-col border-r border-line max-[899px]:w-full">
-              <h2 className="m-0 px-2 pt-1.5 text-[12px] font-semibold">{open.length ? `Not placed yet: ${open.length}` : "All is placed"}</h2>
+            <section aria-label={says("not-placed-yet")} className="flex w-44 shrink-0 flex-col border-r border-line max-[899px]:w-full">
+              <h2 className="m-0 px-2 pt-1.5 text-[12px] font-semibold">
+                {open.length ? says("not-placed-yet-2", { open_count: open.length }) : says("all-placed")}
+              </h2>
               <ul className="m-0 min-h-0 flex-1 list-none overflow-auto p-1 text-[12px] max-[899px]:max-h-40">
                 {open.map((t) => (
                   <li key={t.key}>
@@ -285,8 +293,8 @@ export function PlacesView() {
                 <div className="border-t border-line p-1">
                   <JobButton
                     job={proposal.job}
-                    word={`Place ${open.length === 1 ? "it" : `all ${open.length}`}`}
-                    what="search for places"
+                    word={says("place-all", { open_count: open.length })}
+                    what={says("search-places")}
                     start={proposal.start}
                     cancel={proposal.cancel}
                     main
@@ -297,26 +305,24 @@ export function PlacesView() {
           )}
           <div className="flex min-w-0 flex-1 flex-col">
             <div className="flex flex-wrap items-center gap-3 px-2 pt-1">
-              <Choices label="Looked at from" options={LOOKS} value={look} onSet={(v) => turnTo("look", v, "plan")}>
+              <Choices label={says("looked")} options={LOOKS} value={look} onSet={(v) => turnTo("look", v, "plan")}>
                 {look === "slant" && (
                   <button type="button" className="border border-line px-1.5" onClick={() => setTurn((turn + 1) % 4)}>
-                    turn
+                    {says("turn")}
                   </button>
                 )}
               </Choices>
               {opens && (
-                <Choices label="State of the vehicle" options={STATES} value={standsOpen ? "open" : "travel"} onSet={(v) => turnTo("state", v, "travel")} />
+                <Choices label={says("state-vehicle")} options={STATES} value={standsOpen ? "open" : "travel"} onSet={(v) => turnTo("state", v, "travel")} />
               )}
-              <span className="text-[11px] text-dim">
-                front to the {look === "right" ? "right" : "left"}; drag, or arrows {say("10 mm")}, Shift {say("1 mm")}, R turns, Delete takes out
-              </span>
+              <span className="text-[11px] text-dim">{says("front-right-left-drag", { is_right: look === "right", mm: say("10 mm"), mm_2: say("1 mm") })}</span>
             </div>
             {proposal.said && (
               <div className="px-2 text-[12px]">
                 <span role="status">{say(proposal.said)}</span>
                 {proposal.why.length > 0 && (
                   <details>
-                    <summary className="cursor-pointer">Why each stands where it does</summary>
+                    <summary className="cursor-pointer">{says("why-each-stands-where")}</summary>
                     <ul className="m-0 max-h-40 list-none overflow-auto p-0">
                       {proposal.why.map((p) => (
                         <li key={p.name}>
@@ -335,20 +341,20 @@ export function PlacesView() {
                 ) : look === "plan" ? (
                   <div className="flex h-full flex-col gap-1">
                     <div className="min-h-0 flex-1">
-                      <Pane look="plan" label="plan of the vehicle, to scale" {...scene} />
+                      <Pane look="plan" label={says("plan-vehicle-scale")} {...scene} />
                     </div>
                     <div className="min-h-0 flex-1">
-                      <Pane look="left" label="left side of the vehicle, to scale" {...scene} />
+                      <Pane look="left" label={says("left-side-vehicle-scale")} {...scene} />
                     </div>
                   </div>
                 ) : (
-                  <Pane look={look} label={`${LOOKS[look]} of the vehicle, to scale`} {...scene} />
+                  <Pane look={look} label={says("vehicle-scale-2", { look: LOOKS[look] })} {...scene} />
                 )}
               </div>
               <div className="flex min-h-0 min-w-0 flex-1 flex-col max-[899px]:h-56">
-                <span className="text-[11px] text-dim">section {show(cut, "m", units)} from the rear, seen forwards</span>
+                <span className="text-[11px] text-dim">{says("section-rear-seen-forwards", { cut: show(cut, "m", units) })}</span>
                 <div className="min-h-0 flex-1">
-                  <Pane look="section" label="Section at the thing in hand" {...scene} />
+                  <Pane look="section" label={says("section-thing-hand")} {...scene} />
                 </div>
               </div>
             </div>
@@ -357,11 +363,11 @@ export function PlacesView() {
       }
       tools={
         <>
-          <StageViews stage="Layout and weight" views={VIEWS} />
+          <StageViews stage={says("layout-weight")} views={VIEWS} />
           <label className="flex items-center gap-1 text-[12px]">
-            <span className="sr-only">Add furniture</span>
+            <span className="sr-only">{says("add-furniture")}</span>
             <select id="fit-add" className="field" value="" onChange={(e) => void add(e.target.value)}>
-              <option value="">Add furniture (n)</option>
+              <option value="">{says("add-furniture-n")}</option>
               {part.furniture.map((p) => (
                 <option key={p.kind} value={p.kind}>
                   {p.name}
@@ -370,16 +376,16 @@ export function PlacesView() {
             </select>
           </label>
           <button type="button" className="btn" onClick={() => setTable(true)}>
-            Import places
+            {says("import-places")}
           </button>
           <Exports
             items={[
-              { word: "Places, masses and ways (XLSX)", file: "layout.xlsx" },
-              { word: "Places (CSV)", file: "places.csv" },
-              { word: "Masses (CSV)", file: "masses.csv" },
-              { word: "Ways (CSV)", file: "ways.csv" },
-              { word: "Plan and side at 1 : 20 (SVG)", file: "layout.svg" },
-              { word: "Plan and side (DXF)", file: "layout.dxf" },
+              { word: says("places-masses-ways-xlsx"), file: "layout.xlsx" },
+              { word: says("places-csv"), file: "places.csv" },
+              { word: says("masses-csv"), file: "masses.csv" },
+              { word: says("ways-csv"), file: "ways.csv" },
+              { word: says("plan-side-svg"), file: "layout.svg" },
+              { word: says("plan-side-dxf"), file: "layout.dxf" },
             ]}
           />
           {table && <BringInPlaces onClose={() => setTable(false)} />}
@@ -387,7 +393,7 @@ export function PlacesView() {
       }
       ledger={
         <Ledger
-          label="Things and their places"
+          label={says("things-their-places")}
           rows={rows}
           columns={columns}
           id={(t) => t.key}
@@ -395,7 +401,7 @@ export function PlacesView() {
           onSelect={(t) => pick(t.key)}
           onRemove={(t) => void (t.box ? fit.lift(t.key) : t.key.startsWith("own:") ? fit.removeOwn(t.key) : undefined)}
           mark={(t) => <ItemMark subject={t.key} />}
-          empty={<p className="m-0 max-w-xl text-[15px]">Nothing to place yet. Choose parts in the other stages, or add furniture here.</p>}
+          empty={<p className="m-0 max-w-xl text-[15px]">{says("nothing-place-yet-choose")}</p>}
         />
       }
       slate={held ? <ThingSlate t={held} ghost={ghost} following={following} find={() => void proposal.find([held.key])} /> : <Whole following={following} />}
@@ -407,7 +413,7 @@ function where(fit: Fit, t: Thing): string {
   const p = fit.placeOf(t.key);
   if (t.inside) return fit.byKey.get(t.inside)?.name ?? t.inside;
   const bay = (fit.doc.bays ?? []).find((b) => b.id === p?.bay);
-  return bay ? bay.name! : t.on_roof ? "on the roof" : "the living space";
+  return bay ? bay.name! : t.on_roof ? says("roof") : says("living-space");
 }
 
 /** What rolls while a thing is held: weights, lengths, and findings that come or go. */
@@ -419,10 +425,10 @@ function Following({ report, of }: { report: Fit["report"]; of?: string }) {
   const worst = (r: Fit["report"]) => r.fit.weight.loadings.find((l) => l.id === now.part.weight.worst) ?? r.fit.weight.loadings[0]!;
   const [a, b] = [worst(now.report), worst(report)];
   for (const [key, word] of [
-    ["front_kg", "front axle"],
-    ["rear_kg", "rear axle"],
-    ["left_kg", "left side"],
-    ["nose_kg", "on the ball"],
+    ["front_kg", says("front-axle-2")],
+    ["rear_kg", says("rear-axle-2")],
+    ["left_kg", says("left-side")],
+    ["nose_kg", says("ball")],
   ] as const) {
     const [x, y] = [a[key], b[key]];
     if (x != null && y != null && Math.abs(x - y) > 0.05) rows.push([word, show(x, "kg", units), show(y, "kg", units)]);
@@ -434,11 +440,11 @@ function Following({ report, of }: { report: Fit["report"]; of?: string }) {
       rows.push([r.name, show(old?.length_m, "m", units), show(r.length_m, "m", units)]);
     const id = r.id.startsWith("circuit:") ? r.id.slice(8) : null;
     const [d0, d1] = id ? [now.report.wiring.circuits[id]?.drop_v, report.wiring.circuits[id]?.drop_v] : [null, null];
-    if (d0 != null && d1 != null && Math.abs(d0 - d1) > 0.0005) rows.push([`voltage drop, ${r.name}`, show(d0, "V", units), show(d1, "V", units)]);
+    if (d0 != null && d1 != null && Math.abs(d0 - d1) > 0.0005) rows.push([says("voltage-drop", { name: r.name }), show(d0, "V", units), show(d1, "V", units)]);
   }
   const t = turns(now.report.findings, report.findings);
   return (
-    <div role="status" aria-label="What follows from moving it" className="my-2 border border-gorse/60 p-1.5 text-[12px]">
+    <div role="status" aria-label={says("what-follows-moving")} className="my-2 border border-gorse/60 p-1.5 text-[12px]">
       <table className="w-full">
         <tbody>
           {rows.slice(0, 12).map(([word, x, y]) => (
@@ -452,15 +458,15 @@ function Following({ report, of }: { report: Fit["report"]; of?: string }) {
       </table>
       {t.comes.map((f) => (
         <p key={f.id} className="m-0 text-[#f3b3a4]">
-          comes: {say(f.title)}, {f.subject_name}
+          {says("comes", { title: say(f.title), subject_name: f.subject_name })}
         </p>
       ))}
       {t.goes.map((f) => (
         <p key={f.id} className="m-0 text-[#b6d8a4]">
-          goes: {say(f.title)}, {f.subject_name}
+          {says("goes", { title: say(f.title), subject_name: f.subject_name })}
         </p>
       ))}
-      {!rows.length && !t.comes.length && !t.goes.length && <span className="text-chalk-dim">Nothing else changes.</span>}
+      {!rows.length && !t.comes.length && !t.goes.length && <span className="text-chalk-dim">{says("nothing-else-changes")}</span>}
     </div>
   );
 }
@@ -470,17 +476,17 @@ function WhenOpen({ p, set }: { p: PlaceDoc; set: (key: string, value: unknown, 
   const here = { x_m: p.x_m, y_m: p.y_m, z_m: p.z_m ?? 0 };
   if (!p.open)
     return (
-      <button type="button" className="btn btn-slate my-1" onClick={() => set("open", here, "moves when opened")}>
-        It moves when the vehicle is opened
+      <button type="button" className="btn btn-slate my-1" onClick={() => set("open", here, says("moves-when-opened"))}>
+        {says("moves-when-vehicle-opened")}
       </button>
     );
   const open = p.open;
   return (
     <fieldset className="m-0 mb-1 border-0 border-l-2 border-slate-2 p-0 pl-2">
-      <legend className="text-[12px] text-chalk-dim">While the vehicle stands open</legend>
-      <Fields specs={METRES} item={open} onSet={(key, value, label) => set("open", { ...open, [key]: value }, `open, ${label}`)} />
-      <button type="button" className="btn btn-slate" onClick={() => set("open", null, "stays when opened")}>
-        It stays where it is
+      <legend className="text-[12px] text-chalk-dim">{says("while-vehicle-stands-open")}</legend>
+      <Fields specs={METRES} item={open} onSet={(key, value, label) => set("open", { ...open, [key]: value }, says("open", { label }))} />
+      <button type="button" className="btn btn-slate" onClick={() => set("open", null, says("stays-when-opened"))}>
+        {says("stays-where")}
       </button>
     </fieldset>
   );
@@ -504,99 +510,103 @@ function ThingSlate({ t, ghost, following, find }: { t: Thing; ghost: PlaceDoc |
       {following && ghost && <Following report={following} of={t.key} />}
       <p className="my-1 text-[12px]">
         {say(`${t.size.map((x) => Math.round(1000 * x)).join(" × ")} mm`)} ({FROM[t.size_from as keyof typeof FROM]}), {show(t.mass_kg, "kg", units)} (
-        {FROM[t.mass_from as keyof typeof FROM]}){t.contents_kg > 0 && `, and ${show(t.contents_kg, "kg", units)} in it when full`}.
+        {FROM[t.mass_from as keyof typeof FROM]}){t.contents_kg > 0 && says("when-full", { contents_kg: show(t.contents_kg, "kg", units) })}.
       </p>
       {p ? (
         <>
           <Fields
             specs={[
               ...METRES,
-              choice("up", "stands", UPS),
-              choice("fixing", "held by", FIXINGS, { none: "not entered" }),
-              quantity("fixing_count", "how many", "count", "", { clearable: true, placeholder: "4" }),
-              flag("tray", "a drained tray is under it"),
-              flag("shield", "a heat shield is between"),
-              flag("hatch", "a hatch without a tool leads to it"),
+              choice("up", says("stands-2"), UPS),
+              choice("fixing", says("held"), FIXINGS, { none: says("not-entered") }),
+              quantity("fixing_count", says("how-many"), "count", "", { clearable: true, placeholder: "4" }),
+              flag("tray", says("drained-tray-under")),
+              flag("shield", says("heat-shield-between")),
+              flag("hatch", says("hatch-without-tool-leads")),
             ]}
             item={p}
             onSet={set}
           />
           <ChoiceProperty
-            label="turned"
+            label={says("turned")}
             value={String(p.yaw_deg ?? 0) as (typeof TURNS)[number]["value"]}
             options={TURNS}
-            onSet={(v) => set("yaw_deg", v, "turned")}
+            onSet={(v) => set("yaw_deg", v, says("turned"))}
           />
           {bays.length > 0 && (
             <ChoiceProperty
-              label="bay"
+              label={says("bay-2")}
               value={p.bay ?? ""}
-              options={[{ value: "", word: "none: the living space" }, ...bays]}
-              onSet={(v) => set("bay", v || null, "bay")}
+              options={[{ value: "", word: says("none-living-space") }, ...bays]}
+              onSet={(v) => set("bay", v || null, says("bay-2"))}
             />
           )}
           <WhenOpen p={p} set={set} />
-          {p.fixing && <SlateFig k={`fit/held/${t.key.replace(":", "-")}/used_frac` as never} label="used of the fixings" />}
+          {p.fixing && <SlateFig k={`fit/held/${t.key.replace(":", "-")}/used_frac` as never} label={says("used-fixings")} />}
         </>
       ) : t.on_roof ? (
         <p className="my-1 text-[12px]">
-          {t.box ? "It lies on the roof, laid out part by part. " : "It lies on the roof. "}
+          {t.box ? says("lies-roof-laid-out") : says("lies-roof")}
           <button type="button" className="underline decoration-dotted underline-offset-2" onClick={() => turnTo("roof")}>
-            See the roof plan
+            {says("see-roof-plan")}
           </button>
         </p>
       ) : (
         <div className="my-2 flex flex-wrap gap-2">
           <button type="button" className="btn btn-slate" onClick={find}>
-            Let Bothy place it
+            {says("let-bothy-place")}
           </button>
-          <button type="button" className="btn btn-slate" onClick={() => void fit.put(fit.start(t), "placed")}>
-            Put it in the middle
+          <button type="button" className="btn btn-slate" onClick={() => void fit.put(fit.start(t), says("placed-3"))}>
+            {says("put-middle")}
           </button>
         </div>
       )}
-      {routes.length > 0 && <h3 className="mb-1 mt-3 font-display text-[14px]">Joined to it</h3>}
+      {routes.length > 0 && <h3 className="mb-1 mt-3 font-display text-[14px]">{says("joined")}</h3>}
       {routes.map((r) =>
         r.length_m != null ? (
           <SlateFig key={r.id} k={`ways/${r.id.replace(":", "-")}/length_m` as never} label={r.name} />
         ) : (
           <p key={r.id} className="my-0.5 text-[12px] text-chalk-dim">
-            {r.name}: {r.missing.length ? `${r.missing.map((k) => fit.byKey.get(k)?.name ?? k).join(", ")} not placed yet` : "no way"}
+            {r.name}: {r.missing.length ? says("not-placed-yet-3", { missing: r.missing.map((k) => fit.byKey.get(k)?.name ?? k).join(", ") }) : says("no-way")}
           </p>
         ),
       )}
       {GAP_OF[t.key.split("-")[0]!] && <Gap kind={GAP_OF[t.key.split("-")[0]!]!} />}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Size and mass</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("size-mass")}</h3>
       {own ? (
         <Fields
           specs={[
-            words("name", "name"),
+            words("name", says("name")),
             ...SIDES.map(([key, label, dimension, unit]) => quantity(key, label, dimension, unit)),
-            flag("hollow", "things may stand inside it"),
-            flag("flammable", "its cover burns (cushions, curtains)"),
+            flag("hollow", says("things-may-stand-inside")),
+            flag("flammable", says("cover-burns-cushions-curtains")),
           ]}
           item={own}
           onSet={(key, value, label) => void fit.setOwn(own, { [key]: value }, label)}
         />
       ) : (
         <Fields
-          specs={SIDES.map(([key, label, dimension, unit]) => quantity(key, label, dimension, unit, { placeholder: "from its part", clearable: true }))}
+          specs={SIDES.map(([key, label, dimension, unit]) => quantity(key, label, dimension, unit, { placeholder: says("part"), clearable: true }))}
           item={sized}
           onSet={(key, value, label) => void fit.setSize(t, { [key]: value }, label)}
         />
       )}
       {!t.small && <Ports t={t} size={sized} />}
       <p className="my-1 text-[12px] text-chalk-dim">
-        Space it needs, {t.why === "door_swing" ? "for its door" : `for ${t.why}`}:{" "}
-        {["rear", "front", "right", "left", "below", "above"]
-          .flatMap((w, i) => (t.clearance[i]! > 0 ? [say(`${w} ${Math.round(1000 * t.clearance[i]!)} mm`)] : []))
-          .join(", ") || "none"}
-        . May stand with {t.up.join(" or ")} up. Typical; its manual governs.
+        {says("space-needs-door-may", {
+          is_door_swing: t.why === "door_swing",
+          why: t.why,
+          flat_map:
+            ["rear", "front", "right", "left", "below", "above"]
+              .flatMap((w, i) => (t.clearance[i]! > 0 ? [say(`${w} ${Math.round(1000 * t.clearance[i]!)} mm`)] : []))
+              .join(", ") || says("none"),
+          up: t.up.join(says("or")),
+        })}
       </p>
       <div className="flex flex-wrap gap-2">
         {p && (
           <button type="button" className="btn btn-slate" onClick={() => void fit.lift(t.key)}>
-            Take it out of its place
+            {says("take-out-place")}
           </button>
         )}
         {t.key.startsWith("own:") && (
@@ -608,11 +618,11 @@ function ThingSlate({ t, ghost, following, find }: { t: Thing; ghost: PlaceDoc |
               hand.drop();
             }}
           >
-            Remove it
+            {says("remove-2")}
           </button>
         )}
       </div>
-      {t.mass_kg >= 25 && <p className="mt-2 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say("25 kg and more: two people or a hoist.")}</p>}
+      {t.mass_kg >= 25 && <p className="mt-2 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(says("kg-more-two-people"))}</p>}
     </Slate>
   );
 }
@@ -622,11 +632,11 @@ function Whole({ following }: { following: Fit["report"] | null }) {
   const say = useSaid();
   const { edit } = fit;
   return (
-    <Slate title="Layout and weight" sub={`${fit.part.placed} of ${fit.part.things.length} things placed`}>
+    <Slate title={says("layout-weight")} sub={says("things-placed", { placed: fit.part.placed, things_count: fit.part.things.length })}>
       <FindingList findings={fit.report.findings.filter((f) => f.stage === "fit")} />
       {following && <Following report={following} />}
       <Fields
-        specs={[choice("school", "fixings hold", SCHOOLS)]}
+        specs={[choice("school", says("fixings-hold"), SCHOOLS)]}
         item={{ school: fit.doc.school ?? "interior_10g" }}
         onSet={(key, value, label) => void edit([{ op: "replace", path: `/fit/${key}`, value }], label)}
       />

@@ -2,6 +2,7 @@
 import { Fragment, type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../data/client";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/fit";
 import { points } from "./frame";
 import { type Four, inTheWay, type RoofThing, rectAt, shadowOf, snappedSpot } from "./roof";
 
@@ -129,7 +130,7 @@ export function RoofPicture({
       className="block h-full w-full touch-none select-none text-peat"
       preserveAspectRatio="xMidYMid meet"
       role="group"
-      aria-label="The roof from above, front to the left"
+      aria-label={says("roof-above-front-left")}
       data-pane="roof"
       onPointerMove={move}
       onPointerUp={drop}
@@ -155,7 +156,7 @@ export function RoofPicture({
       <rect {...span(roof.rect as Four)} rx="0.09" fill="var(--color-sheet)" stroke="currentColor" strokeWidth="0.02" />
       {roof.ribs.map((r) => (
         <rect key={r.id} {...span([r.x0, r.x1, y0 + 0.03, y1 - 0.03])} fill="url(#roof-rib)">
-          <title>{say(`${r.id.replace("-", " ")}, ${r.height_mm.toFixed(0)} mm high`)}</title>
+          <title>{say(says("mm-high", { id: r.id.replace("-", " "), height_mm: r.height_mm }))}</title>
         </rect>
       ))}
       {roof.ribs.map((r) => (
@@ -263,15 +264,15 @@ export function RoofPicture({
             fontSize={1.2 * text}
             fill={wrong ? "var(--color-rust)" : "currentColor"}
           >
-            {wrong ? say(`${wrong.mm} mm: ${wrong.what}`) : "free"}
+            {wrong ? say(`${wrong.mm} mm: ${wrong.what}`) : says("free")}
           </text>
         </g>
       )}
       <text x={u(x1)} y={h - 0.03} fontSize={text} fill="currentColor">
-        front
+        {says("front")}
       </text>
       <text x={u(x0)} y={h - 0.03} fontSize={text} textAnchor="end" fill="currentColor">
-        {say(`rear, ${(x1 - x0).toFixed(2)} m by ${(y1 - y0).toFixed(2)} m`)}
+        {say(says("rear-m-m", { x1: x1 - x0, y1: y1 - y0 }))}
       </text>
     </svg>
   );

@@ -6,11 +6,15 @@ import { FindingList } from "../../parts/Findings";
 import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/fit";
 import { FromPart } from "./FromPart";
 import { type RoofThing, useRoof } from "./roof";
 import { CUT, HELD, ROOF_OWN } from "./words";
 
-const SHAPES = { panel: "framed panel", flexible: "flat panel, bonded", rooflight: "rooflight", air_conditioner: "air conditioner" } as Record<string, string>;
+const SHAPES = { panel: says("framed-panel"), flexible: says("flat-panel-bonded"), rooflight: "rooflight", air_conditioner: says("air-conditioner") } as Record<
+  string,
+  string
+>;
 
 function Template({ t }: { t: RoofThing }) {
   const { id } = useRoof();
@@ -20,23 +24,28 @@ function Template({ t }: { t: RoofThing }) {
   const side = (c.to_centre_mm ?? 0) > 0 ? "left" : "right";
   return (
     <>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Template, true to size</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("template-true-size")}</h3>
       <p className="my-1 text-[12px]">
         {say(
-          `Its middle lies ${Math.abs(c.to_centre_mm ?? 0) < 0.5 ? "on the centre line" : `${Math.abs(c.to_centre_mm!).toFixed(0)} mm to the ${side} of the centre line`}${
-            c.rib ? `; ${c.to_rib_mm!.toFixed(0)} mm from its edge to ${c.rib.replace("-", " ")}` : ""
-          }. Both numbers must agree on the metal, or you stop.`,
+          says("middle-lies-centre-line", {
+            to_centre_mm_less: Math.abs(c.to_centre_mm ?? 0) < 0.5,
+            to_centre_mm: !(Math.abs(c.to_centre_mm ?? 0) < 0.5) ? Math.abs(c.to_centre_mm!) : 0,
+            side,
+            has_rib: Boolean(c.rib),
+            to_rib_mm: c.rib ? c.to_rib_mm! : 0,
+            rib: c.rib ? c.rib.replace("-", " ") : "",
+          }),
         )}
       </p>
-      {!c.measured && <p className="my-1 text-[12px] text-[#d3b6e6]">Nominal size of its kind: measure the part in hand, and enter it above.</p>}
+      {!c.measured && <p className="my-1 text-[12px] text-[#d3b6e6]">{says("nominal-size-kind-measure")}</p>}
       <div className="flex flex-wrap gap-1">
         {(["pdf", "svg", "dxf"] as const).map((kind) => (
           <a key={kind} className="btn btn-slate" href={href(kind, false)} download>
-            {kind.toUpperCase()}, from above
+            {says("above-2", { to_upper_case: kind.toUpperCase() })}
           </a>
         ))}
         <a className="btn btn-slate" href={href("pdf", true)} download>
-          PDF, from below
+          {says("pdf-below")}
         </a>
       </div>
     </>
@@ -58,73 +67,80 @@ export function OnRoofSlate({ t, way }: { t: RoofThing; way: { mm: number; what:
     <Slate title={t.name} sub={SHAPES[t.kind] ?? t.kind.replace("_", " ")}>
       <FindingList findings={report.findings.filter((f) => f.subject === t.key || f.related.includes(t.key))} />
       <p className="my-1 text-[12px]">
-        {say(`${t.size.map((x) => Math.round(1000 * x)).join(" × ")} mm`)}, {show(t.mass_kg, "kg", units)}; its top is {say(`${Math.round(1000 * t.top_m)} mm`)}{" "}
-        over the skin.{t.shaded != null && t.shaded > 0.005 && ` Shade takes ${(100 * t.shaded).toFixed(0)} % of its direct light at the lowest sun.`}
+        {says("top-over-skin-shade", {
+          mm: say(`${t.size.map((x) => Math.round(1000 * x)).join(" × ")} mm`),
+          mass_kg: show(t.mass_kg, "kg", units),
+          mm_2: say(`${Math.round(1000 * t.top_m)} mm`),
+          has_shaded_and_shaded_more: t.shaded != null && t.shaded > 0.005,
+          shaded: t.shaded != null && t.shaded > 0.005 ? 100 * t.shaded : 0,
+        })}
       </p>
       {spot ? (
         <>
           <Fields
             specs={[
-              quantity("x_m", "from the rear", "length", "m"),
-              quantity("y_m", "left of the centre line", "length", "m"),
-              flag("turned", "turned by a quarter"),
-              choice("held", "held by", HELD, { none: `usual: ${HELD.find((h) => h.value === t.held_by)?.word ?? ""}` }),
+              quantity("x_m", says("rear"), "length", "m"),
+              quantity("y_m", says("left-centre-line"), "length", "m"),
+              flag("turned", says("turned-quarter")),
+              choice("held", says("held"), HELD, { none: says("usual", { word: HELD.find((h) => h.value === t.held_by)?.word ?? "" }) }),
               ...(t.kind === "panel"
-                ? [mm("gap_m" as const, "air under it", { scale: 1, clearable: true, placeholder: "30 mm" }), flag("front_closed", "its front edge is closed")]
+                ? [
+                    mm("gap_m" as const, says("air-under"), { scale: 1, clearable: true, placeholder: "30 mm" }),
+                    flag("front_closed", says("front-edge-closed")),
+                  ]
                 : []),
-              ...(t.held?.by === "bond" ? [quantity("bead_m", "length of bead", "length", "m", { clearable: true, placeholder: "as drawn" })] : []),
-              ...(t.held_by === "bolts" ? [quantity("bolts", "bolts", "count", "", { placeholder: "4" })] : []),
-              ...(t.cut ? [flag("kept", "it is there already"), flag("framed", "a frame carries the cut to the next bows")] : []),
+              ...(t.held?.by === "bond" ? [quantity("bead_m", says("length-bead"), "length", "m", { clearable: true, placeholder: says("drawn") })] : []),
+              ...(t.held_by === "bolts" ? [quantity("bolts", says("bolts"), "count", "", { placeholder: "4" })] : []),
+              ...(t.cut ? [flag("kept", says("there-already")), flag("framed", says("frame-carries-cut-next-bows"))] : []),
             ]}
             item={{ ...spot, y_m: spot.y_m }}
             onSet={(k, value, label) => void all.putSpot(t, { [k]: value }, `${label}:`)}
           />
           {t.packing_mm && Math.max(...t.packing_mm) > 1 && (
-            <p className="my-1 text-[12px]">
-              {say(`To lie level over the crown: ${t.packing_mm[0]!.toFixed(0)} mm under its right feet, ${t.packing_mm[1]!.toFixed(0)} mm under its left.`)}
-            </p>
+            <p className="my-1 text-[12px]">{say(says("lie-level-over-crown", { packing_mm: t.packing_mm[0]!, packing_mm_2: t.packing_mm[1]! }))}</p>
           )}
-          {way && <p className="my-1 text-[12px] text-[#f3b3a4]">{say(`${way.mm} mm in the way of ${way.what}.`)}</p>}
+          {way && <p className="my-1 text-[12px] text-[#f3b3a4]">{say(says("mm-way", { mm: way.mm, what: way.what }))}</p>}
         </>
       ) : (
         <div className="my-2 flex flex-wrap gap-2">
-          <button type="button" className="btn btn-slate" onClick={() => void all.putSpot(t, {}, "laid")}>
-            Put it on the roof
+          <button type="button" className="btn btn-slate" onClick={() => void all.putSpot(t, {}, says("laid"))}>
+            {says("put-roof")}
           </button>
         </div>
       )}
       {t.held && (
         <>
-          <h3 className="mb-1 mt-3 font-display text-[14px]">Against the wind</h3>
-          <SlateFig k={`roof/held/${key}/uplift_n` as never} label="lifts it" />
-          <SlateFig k={`roof/held/${key}/drag_n` as never} label="drags it" />
-          {t.held.used != null && (
-            <SlateFig k={`roof/held/${key}/used_frac` as never} label={t.held.by === "bond" ? "used of the bond" : "used of the bolts"} />
-          )}
+          <h3 className="mb-1 mt-3 font-display text-[14px]">{says("against-wind")}</h3>
+          <SlateFig k={`roof/held/${key}/uplift_n` as never} label={says("lifts")} />
+          <SlateFig k={`roof/held/${key}/drag_n` as never} label={says("drags")} />
+          {t.held.used != null && <SlateFig k={`roof/held/${key}/used_frac` as never} label={t.held.by === "bond" ? says("used-bond") : says("used-bolts")} />}
           {t.held.by === "bond" && t.held.need_mm2 != null && (
             <p className="my-1 text-[12px] text-chalk-dim">
               {say(
-                `${(t.held.need_mm2 / 100).toFixed(0)} cm² of bond are needed; ${t.held.bead_m.toFixed(1)} m of bead give ${(t.held.have_mm2 / 100).toFixed(0)} cm². Bead at least ${t.held.least_mm.toFixed(1)} mm thick.`,
+                says("cm-bond-needed-m", {
+                  need_mm2: t.held.need_mm2 / 100,
+                  bead_m: t.held.bead_m,
+                  have_mm2: t.held.have_mm2 / 100,
+                  least_mm: t.held.least_mm,
+                }),
               )}
             </p>
           )}
-          {panel && t.size[0]! * t.size[1]! > 1.5 && (
-            <p className="my-1 text-[12px] text-chalk-dim">{say("Larger than 1.5 m²: two bolts as well, in case the bond ages.")}</p>
-          )}
+          {panel && t.size[0]! * t.size[1]! > 1.5 && <p className="my-1 text-[12px] text-chalk-dim">{say(says("larger-than-m-two"))}</p>}
         </>
       )}
       {t.cut && cut && (
         <>
-          <h3 className="mb-1 mt-3 font-display text-[14px]">Cut-out</h3>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">{says("cut-out")}</h3>
           <FromPart kind={t.kind} onTake={(p) => void all.setPart(t, p)} />
           <Fields
             specs={[
-              mm("length_mm", "length, along it"),
-              mm("width_mm", "width"),
-              mm("radius_mm", "corner radius"),
-              mm("clamp_min_mm", "clamps from", { clearable: true }),
-              mm("clamp_max_mm", "clamps to", { clearable: true }),
-              mm("gasket_mm", "gasket, not squeezed", { clearable: true }),
+              mm("length_mm", says("length-along")),
+              mm("width_mm", says("width")),
+              mm("radius_mm", says("corner-radius")),
+              mm("clamp_min_mm", says("clamps"), { clearable: true }),
+              mm("clamp_max_mm", says("clamps-2"), { clearable: true }),
+              mm("gasket_mm", says("gasket-not-squeezed"), { clearable: true }),
             ]}
             item={cut}
             onSet={(k, value, label) => void all.setCut(t, { [k]: value }, label)}
@@ -132,7 +148,7 @@ export function OnRoofSlate({ t, way }: { t: RoofThing; way: { mm: number; what:
           {t.cut.hole && <Template t={t} />}
           {t.cut.hole && (
             <details className="mt-2" open>
-              <summary className="cursor-pointer font-display text-[14px]">Order of work</summary>
+              <summary className="cursor-pointer font-display text-[14px]">{says("order-work")}</summary>
               <p className="my-1 border-l-2 border-gorse pl-2 text-[12px]">{say(CUT)}</p>
               <ol className="m-0 list-decimal pl-5 text-[12px]">
                 {roof.work.map((s) => (
@@ -147,14 +163,14 @@ export function OnRoofSlate({ t, way }: { t: RoofThing; way: { mm: number; what:
       )}
       {own && (
         <>
-          <h3 className="mb-1 mt-3 font-display text-[14px]">Size and mass</h3>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">{says("size-mass")}</h3>
           <Fields
             specs={[
-              words("name", "name"),
-              quantity("length_m", "length", "length", "m"),
-              quantity("width_m", "width", "length", "m"),
-              quantity("height_m", "height", "length", "m"),
-              quantity("mass_kg", "mass", "mass", "kg"),
+              words("name", says("name")),
+              quantity("length_m", says("length"), "length", "m"),
+              quantity("width_m", says("width"), "length", "m"),
+              quantity("height_m", says("height"), "length", "m"),
+              quantity("mass_kg", says("mass"), "mass", "kg"),
             ]}
             item={{ ...own, name: own.name ?? "" }}
             onSet={(k, value, label) =>
@@ -169,7 +185,7 @@ export function OnRoofSlate({ t, way }: { t: RoofThing; way: { mm: number; what:
       <div className="mt-2 flex flex-wrap gap-2">
         {spot && (
           <button type="button" className="btn btn-slate" onClick={() => void all.liftSpot(t)}>
-            Take it off the roof
+            {says("take-off-roof")}
           </button>
         )}
         {own && (
@@ -181,7 +197,7 @@ export function OnRoofSlate({ t, way }: { t: RoofThing; way: { mm: number; what:
               hand.drop();
             }}
           >
-            Remove {ROOF_OWN.find((o) => o.value === own.kind)?.word.toLowerCase() ?? "it"}
+            {says("remove-3", { word: ROOF_OWN.find((o) => o.value === own.kind)?.word.toLowerCase() ?? says("it") })}
           </button>
         )}
       </div>

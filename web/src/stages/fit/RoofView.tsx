@@ -11,6 +11,7 @@ import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { useSite } from "../../shell/useSite";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/fit";
 import { Choices } from "./Choices";
 import { RoofPicture } from "./RoofPicture";
 import { OnRoofSlate } from "./RoofThingSlate";
@@ -34,21 +35,25 @@ function useLayout(roof: ReturnType<typeof useRoof>) {
           signal: stop.current.signal,
         }),
       );
-      if (made.patch.length) await roof.edit(made.patch as never, `laid out ${made.laid} things on the roof`);
+      if (made.patch.length) await roof.edit(made.patch as never, says("laid-out-things-roof", { laid: made.laid }));
       const left = made.left.length
-        ? ` No room for ${made.left.slice(0, 4).join(", ")}${made.left.length > 4 ? ` and ${made.left.length - 4} more` : ""}.`
+        ? says("no-room-more", {
+            left: made.left.slice(0, 4).join(", "),
+            left_count_more: made.left.length > 4,
+            left_count: made.left.length > 4 ? made.left.length - 4 : "",
+          })
         : "";
-      const most = made.panels_most > made.panels ? ` ${made.panels} panels; at most ${made.panels_most} could fit.` : "";
-      setSaid(made.laid ? `${made.why.join(" ")}${most}${left}` : left || "Everything lies already.");
+      const most = made.panels_most > made.panels ? says("panels-most-could-fit", { panels: made.panels, panels_most: made.panels_most }) : "";
+      setSaid(made.laid ? `${made.why.join(" ")}${most}${left}` : left || says("everything-lies-already"));
     } catch (e) {
-      if ((e as Error).name !== "AbortError") setSaid(`It could not be laid out: ${(e as Error).message}`);
+      if ((e as Error).name !== "AbortError") setSaid(says("could-not-laid-out", { message: (e as Error).message }));
     }
     setBusy(false);
   };
   return { find, busy, said, cancel: () => stop.current?.abort() };
 }
 
-const HEADS = { 0: "nose north", 90: "nose east", 180: "nose south", 270: "nose west" } as const;
+const HEADS = { 0: says("nose-north"), 90: says("nose-east"), 180: says("nose-south"), 270: says("nose-west") } as const;
 
 export function RoofSentence() {
   const { roof, report } = useRoof();
@@ -62,15 +67,15 @@ export function RoofSentence() {
   const cuts = roof.things.filter((t) => t.cut?.hole).length;
   return (
     <>
-      {roof.laid} of {roof.things.length} things lie on the roof, {show(roof.roof_kg, "kg", units)}; {cuts === 1 ? "one hole is cut" : `${cuts} holes are cut`}
-      {worst != null && <>; the wind uses {Math.round(100 * worst)} % of the weakest hold</>}
+      {says("things-lie-roof-one", { laid: roof.laid, things_count: roof.things.length, roof_kg: show(roof.roof_kg, "kg", units), cuts })}
+      {worst != null && <>{says("wind-uses-weakest-hold", { worst: Math.round(100 * worst) })}</>}
       {roof.things.some((t) => t.held?.by === "bond") &&
         (roof.cure.drive_h != null ? (
-          <>; it may be driven {say(`${Math.round(roof.cure.drive_h)} h`)} after bonding</>
+          <>{says("may-driven-after-bonding", { h: say(`${Math.round(roof.cure.drive_h)} h`) })}</>
         ) : (
-          <>; it doesn’t cure in this weather</>
+          <>{says("doesnt-cure-weather")}</>
         ))}
-      {bad.length > 0 && <>; {bad.length} to put right</>}.
+      {bad.length > 0 && <>{says("put-right", { bad_count: bad.length })}</>}.
     </>
   );
 }
@@ -113,12 +118,12 @@ export function RoofView() {
     set: (t, q) => q && void all.putSpot(t, { [key]: Math.round(1000 * q.value) / 1000 }, `${label}:`),
   });
   const columns: Column<RoofThing>[] = [
-    { key: "name", label: "on the roof", width: "27%", kind: "computed", show: (t) => <span className="font-sans text-peat">{t.name}</span> },
-    metre(0, "x_m", "from the rear"),
-    metre(2, "y_m", "left of centre"),
+    { key: "name", label: says("roof"), width: "27%", kind: "computed", show: (t) => <span className="font-sans text-peat">{t.name}</span> },
+    metre(0, "x_m", says("rear")),
+    metre(2, "y_m", says("left-centre")),
     {
       key: "held",
-      label: "held by",
+      label: says("held"),
       width: "16%",
       kind: "choice",
       options: HELD,
@@ -128,34 +133,34 @@ export function RoofView() {
     },
     {
       key: "used",
-      label: "used of it",
+      label: says("used"),
       width: "10%",
       align: "right",
       kind: "computed",
-      show: (t) => (t.kept ? "there" : t.held?.used != null ? `${Math.round(100 * t.held.used)} %` : "–"),
+      show: (t) => (t.kept ? says("there") : t.held?.used != null ? `${Math.round(100 * t.held.used)} %` : "–"),
     },
     {
       key: "cut",
-      label: `cut, ${smallLength(units)}`,
+      label: says("cut", { units: smallLength(units) }),
       width: "13%",
       align: "right",
       kind: "computed",
       show: (t) => (t.cut ? `${sizeOf([t.cut.length_mm / 1000, t.cut.width_mm / 1000], units, 2)}${t.cut.measured ? "" : " ?"}` : "–"),
     },
-    { key: "kg", label: "mass", width: "10%", align: "right", kind: "computed", show: (t) => show(t.mass_kg, "kg", units) },
+    { key: "kg", label: says("mass"), width: "10%", align: "right", kind: "computed", show: (t) => show(t.mass_kg, "kg", units) },
   ];
   return (
     <Bench
-      title="Layout and weight"
+      title={says("layout-weight")}
       sentence={<RoofSentence />}
       picture={
         <div className="flex h-full flex-col p-2">
           <div className="flex flex-wrap items-center gap-x-3 gap-y-1 text-[12px]">
             <label className="flex items-center gap-1">
-              <input type="checkbox" checked={beads} onChange={(e) => setBeads(e.target.checked)} /> lines of adhesive
+              <input type="checkbox" checked={beads} onChange={(e) => setBeads(e.target.checked)} /> {says("lines-adhesive")}
             </label>
             <label className="flex items-center gap-1">
-              <input type="checkbox" checked={hour != null} onChange={(e) => setHour(e.target.checked ? 12 : null)} /> shadow
+              <input type="checkbox" checked={hour != null} onChange={(e) => setHour(e.target.checked ? 12 : null)} /> {says("shadow")}
             </label>
             {hour != null && (
               <>
@@ -165,13 +170,13 @@ export function RoofView() {
                   max={20}
                   step={0.5}
                   value={hour}
-                  aria-label="Hour of the sun’s clock"
+                  aria-label={says("hour-suns-clock")}
                   onChange={(e) => setHour(Number(e.target.value))}
                 />
                 <span className="num">
-                  {hour.toFixed(1)} h{sun ? `, sun at ${Math.round(sun.elevation)}°` : ", sun is down"}
+                  {hour.toFixed(1)} h{sun ? says("sun", { elevation: Math.round(sun.elevation) }) : says("sun-down")}
                 </span>
-                <Choices label="How it stands" options={HEADS as never} value={head} onSet={setHead} />
+                <Choices label={says("how-stands")} options={HEADS as never} value={head} onSet={setHead} />
               </>
             )}
           </div>
@@ -184,8 +189,8 @@ export function RoofView() {
               sun={sun}
               beads={beads}
               onPick={pick}
-              onDrop={(t, x, y) => void all.putSpot(t, { x_m: x, y_m: y }, "moved")}
-              onTurn={(t) => void all.putSpot(t, { turned: !t.turned }, "turned")}
+              onDrop={(t, x, y) => void all.putSpot(t, { x_m: x, y_m: y }, says("moved"))}
+              onTurn={(t) => void all.putSpot(t, { turned: !t.turned }, says("turned"))}
               onLift={(t) => void all.liftSpot(t)}
             />
           </div>
@@ -193,36 +198,36 @@ export function RoofView() {
       }
       tools={
         <>
-          <StageViews stage="Layout and weight" views={VIEWS} />
+          <StageViews stage={says("layout-weight")} views={VIEWS} />
           <button type="button" className="btn" disabled={layout.busy} onClick={() => void layout.find()}>
-            {open.length ? `Lay out ${open.length} on the roof` : "Lay out the roof"}
+            {open.length ? says("lay-out-roof", { open_count: open.length }) : says("lay-out-roof-2")}
           </button>
           {layout.busy && (
             <span role="status" className="flex items-center gap-2 text-[12px]">
-              Laying out…
+              {says("laying-out")}
               <button type="button" className="underline" onClick={layout.cancel}>
-                cancel
+                {says("cancel")}
               </button>
             </span>
           )}
           <select
             id="roof-add"
             className="field"
-            aria-label="Add to the roof"
+            aria-label={says("add-roof")}
             value=""
             onChange={(e) => {
               void add(e.target.value);
               e.target.value = "";
             }}
           >
-            <option value="">add…</option>
+            <option value="">{says("add")}</option>
             {ROOF_OWN.map((o) => (
               <option key={o.value} value={o.value}>
                 {o.word}
               </option>
             ))}
           </select>
-          <Exports items={[{ word: "Roof plan, cut-outs, order of work (print)", page: "roof" }]} />
+          <Exports items={[{ word: says("roof-plan-cut-outs"), page: "roof" }]} />
         </>
       }
       ledger={
@@ -233,7 +238,7 @@ export function RoofView() {
             </p>
           )}
           <Ledger
-            label="On the roof"
+            label={says("roof-2")}
             rows={roof.things}
             columns={
               site
@@ -245,11 +250,7 @@ export function RoofView() {
             onSelect={(t) => pick(t.key)}
             onRemove={(t) => void (t.key.startsWith("roof:") && !t.rect ? all.removeOwnRoof(t.key) : all.liftSpot(t))}
             mark={(t) => <ItemMark subject={t.key} />}
-            empty={
-              <p className="p-3 text-[14px]">
-                Nothing lies on the roof yet. Panels come from Power, fans and rooflights from Warmth; a hatch, a box or a gland is added here.
-              </p>
-            }
+            empty={<p className="p-3 text-[14px]">{says("nothing-lies-roof-yet")}</p>}
           />
         </>
       }

@@ -8,23 +8,37 @@ import { FindingList } from "../../parts/Findings";
 import { Property } from "../../parts/Property";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/fit";
 import { ON_PLAN } from "./extent";
 import { useRoof } from "./roof";
 import { ADHESIVES, BELOW, LAWS, ROOF_CAUTION, SURFACES } from "./words";
 
-const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+const MONTHS = [
+  says("jan"),
+  says("feb"),
+  says("mar"),
+  says("apr"),
+  says("may"),
+  says("jun"),
+  says("jul"),
+  says("aug"),
+  says("sep"),
+  says("oct"),
+  says("nov"),
+  says("dec"),
+];
 
 /** Hours until it may be driven, month by month, as bars on the place's normals. */
 function Months({ hours }: { hours: (number | null)[] }) {
   const say = useSaid();
   const most = Math.max(24, ...hours.map((h) => h ?? 0));
   return (
-    <div className="my-1 grid grid-cols-12 gap-px" role="img" aria-label="Days until it may be driven, by the month in which it is bonded">
+    <div className="my-1 grid grid-cols-12 gap-px" role="img" aria-label={says("days-until-may-driven")}>
       {hours.map((h, i) => (
         <div
           key={MONTHS[i]}
           className="text-center text-[10px]"
-          title={say(h == null ? `${MONTHS[i]}: not within three weeks` : `${MONTHS[i]}: ${Math.ceil(h)} h`)}
+          title={say(h == null ? says("not-within-three-weeks", { i: MONTHS[i] ?? "" }) : `${MONTHS[i]}: ${Math.ceil(h)} h`)}
         >
           <div className="flex h-14 items-end justify-center">
             <div
@@ -42,23 +56,21 @@ function Months({ hours }: { hours: (number | null)[] }) {
 
 function UnderTheSkin() {
   const { roofDoc, roof } = useRoof();
-  const list = useItems<Schemas["Below"] & { name: string }>("/fit/roof/below", (roofDoc.below ?? []) as (Schemas["Below"] & { name: string })[], "Bow");
+  const list = useItems<Schemas["Below"] & { name: string }>("/fit/roof/below", (roofDoc.below ?? []) as (Schemas["Below"] & { name: string })[], says("bow"));
   return (
     <>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Under the skin</h3>
-      {!list.items.length && (
-        <p className="my-1 text-[12px] text-chalk-dim">Nothing entered: look from inside before you cut, and enter bows, looms and curtain airbags.</p>
-      )}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("under-skin")}</h3>
+      {!list.items.length && <p className="my-1 text-[12px] text-chalk-dim">{says("nothing-entered-look-inside")}</p>}
       {list.items.map((b) => (
         <details key={b.id}>
           <summary className="cursor-pointer">{b.name}</summary>
           <Fields
-            specs={[words("name", "name"), choice("kind", "is", BELOW), ...ON_PLAN]}
+            specs={[words("name", says("name")), choice("kind", says("is"), BELOW), ...ON_PLAN]}
             item={b}
             onSet={(key, value, label) => void list.set(b, { [key]: value }, label)}
           />
           <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void list.remove(b)}>
-            remove it
+            {says("remove")}
           </button>
         </details>
       ))}
@@ -71,7 +83,7 @@ function UnderTheSkin() {
           void list.add({ kind: "bow", x0_m: mid, x1_m: mid + 0.05, y0_m: Math.round(100 * y0) / 100, y1_m: Math.round(100 * y1) / 100 });
         }}
       >
-        Add what is below
+        {says("add-what-below")}
       </button>
     </>
   );
@@ -80,12 +92,12 @@ function UnderTheSkin() {
 function Ribs() {
   const { roofDoc, roof, setRoof } = useRoof();
   const ribs = roofDoc.ribs;
-  const list = useItems<Schemas["RoofRib"] & { name: string }>("/fit/roof/ribs", (ribs ?? []).map((r) => ({ ...r, name: r.id! })) as never, "Rib");
+  const list = useItems<Schemas["RoofRib"] & { name: string }>("/fit/roof/ribs", (ribs ?? []).map((r) => ({ ...r, name: r.id! })) as never, says("rib"));
   if (ribs == null)
     return (
       <div className="my-1">
         <p className="my-1 text-[12px] text-[#d3b6e6]">
-          {roof.shape.ribs.length ? `${roof.shape.ribs.length} ribs, usual of the vehicle.` : "No ribs: usual of the vehicle."}
+          {roof.shape.ribs.length ? says("ribs-usual-vehicle", { ribs_count: roof.shape.ribs.length }) : says("no-ribs-usual-vehicle")}
         </p>
         <button
           type="button"
@@ -94,11 +106,11 @@ function Ribs() {
             void setRoof(
               "ribs",
               roof.shape.ribs.map((r) => ({ id: r.id, x0_m: Math.round(1000 * r.x0) / 1000, x1_m: Math.round(1000 * r.x1) / 1000, height_mm: r.height_mm })),
-              "ribs to be measured",
+              says("ribs-measured"),
             )
           }
         >
-          Measure them
+          {says("measure-them")}
         </button>
       </div>
     );
@@ -108,7 +120,7 @@ function Ribs() {
         <details key={r.id}>
           <summary className="cursor-pointer">{r.id!.replace("-", " ")}</summary>
           <Fields
-            specs={[quantity("x0_m", "rear edge", "length", "m"), quantity("x1_m", "front edge", "length", "m"), mm("height_mm", "height")]}
+            specs={[quantity("x0_m", says("rear-edge"), "length", "m"), quantity("x1_m", says("front-edge"), "length", "m"), mm("height_mm", says("height"))]}
             item={r as Schemas["RoofRib"]}
             onSet={(key, value, label) => void setRoof(`ribs/${i}/${key}`, value, `${r.id}: ${label}`)}
           />
@@ -119,11 +131,11 @@ function Ribs() {
               void setRoof(
                 "ribs",
                 ribs.filter((x) => x.id !== r.id),
-                `removed ${r.id}`,
+                says("removed", { id: r.id }),
               )
             }
           >
-            remove it
+            {says("remove")}
           </button>
         </details>
       ))}
@@ -137,11 +149,11 @@ function Ribs() {
           void setRoof(
             "ribs",
             [...ribs, { id: `rib-${n}`, x0_m: Math.round(1000 * (last + 0.4)) / 1000, x1_m: Math.round(1000 * (last + 0.44)) / 1000, height_mm: 12 }],
-            "added a rib",
+            says("added-rib"),
           );
         }}
       >
-        Add a rib
+        {says("add-rib")}
       </button>
     </>
   );
@@ -170,29 +182,32 @@ export function RoofSlate() {
   const found = report.findings.filter((f) => f.stage === "fit" && (f.subject_name === "Roof" || roof.things.some((t) => t.key === f.subject)));
   const assumed = roof.shape.assumed;
   return (
-    <Slate title="Roof" sub={`${roof.laid} of ${roof.things.length} things laid out, ${show(roof.roof_kg, "kg", units)}`}>
+    <Slate
+      title={says("roof-3")}
+      sub={says("things-laid-out", { laid: roof.laid, things_count: roof.things.length, roof_kg: show(roof.roof_kg, "kg", units) })}
+    >
       <FindingList findings={found} />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Bond and cure</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("bond-cure")}</h3>
       <Fields
         specs={[
-          choice("adhesive", "bonded with", ADHESIVES),
-          choice("surface", "on", SURFACES, { none: "not entered" }),
-          mm("bead_width_mm", "bead, pressed, wide"),
-          mm("bead_thickness_mm", "bead thick"),
-          quantity("speed_kmh", "driven at most", "speed", "km/h", { scale: 3.6 }),
-          quantity("headwind_m_s", "into a wind of", "speed", "m/s"),
-          quantity("hour", "laid at hour", "count", ""),
-          quantity("temp_c", "in a hall of", "temperature", "°C", { clearable: true, placeholder: "outdoors" }),
-          quantity("safety_factor", "safety factor", "count", ""),
-          choice("law", "cures inwards", LAWS),
+          choice("adhesive", says("bonded"), ADHESIVES),
+          choice("surface", says("on"), SURFACES, { none: says("not-entered") }),
+          mm("bead_width_mm", says("bead-pressed-wide")),
+          mm("bead_thickness_mm", says("bead-thick")),
+          quantity("speed_kmh", says("driven-most"), "speed", "km/h", { scale: 3.6 }),
+          quantity("headwind_m_s", says("into-wind"), "speed", "m/s"),
+          quantity("hour", says("laid-hour"), "count", ""),
+          quantity("temp_c", says("hall"), "temperature", "°C", { clearable: true, placeholder: says("outdoors") }),
+          quantity("safety_factor", says("safety-factor"), "count", ""),
+          choice("law", says("cures-inwards"), LAWS),
         ]}
         item={b}
         onSet={set}
       />
       {(
         [
-          ["day", "bonded on"],
-          ["drive_day", "driven on"],
+          ["day", says("bonded-2")],
+          ["drive_day", says("driven")],
         ] as const
       ).map(([key, label]) => (
         <Property key={key} label={label}>
@@ -201,30 +216,39 @@ export function RoofSlate() {
       ))}
       {roof.things.some((t) => t.held?.by === "bond") ? (
         <>
-          {c.drive_h != null && <SlateFig k={"roof/cure/drive_h" as never} label="may be driven after" />}
+          {c.drive_h != null && <SlateFig k={"roof/cure/drive_h" as never} label={says("may-driven-after")} />}
           <p className="my-1 text-[12px]">
             {say(
-              `${c.drive_at ? `From ${c.drive_at}. ` : ""}${c.temp_c.toFixed(0)} °C and ${(100 * c.humidity_frac).toFixed(0)} % on average, ${c.known}.${
-                c.skin_min != null ? ` Press it on within ${Math.max(1, Math.round(c.skin_min * 0.7))} min: it skins in ${Math.round(c.skin_min)}.` : ""
-              }${c.good.length ? ` Good hours: ${c.good.map(([x, y]) => `${x} to ${y} h`).join(", ")}.` : " No good hour on such a day."}${
-                c.cold_h > 0 ? ` ${c.cold_h.toFixed(0)} h a day are too cold, and it stands still.` : ""
-              }`,
+              says("c-average-press-within", {
+                has_drive_at: Boolean(c.drive_at),
+                drive_at: c.drive_at ?? "",
+                temp_c: c.temp_c,
+                humidity_frac: 100 * c.humidity_frac,
+                known: c.known,
+                has_skin_min: c.skin_min != null,
+                value: c.skin_min != null ? Math.max(1, Math.round(c.skin_min * 0.7)) : "",
+                skin_min: c.skin_min != null ? Math.round(c.skin_min) : "",
+                has_good: Boolean(c.good.length),
+                good: c.good.map(([x, y]) => says("h", { x: x ?? "", y: y ?? "" })).join(", "),
+                some_cold_h: c.cold_h > 0,
+                cold_h: c.cold_h,
+              }),
             )}
           </p>
           {c.surface && <p className="my-1 text-[12px] text-chalk-dim">{say(c.surface)}</p>}
           {b.temp_c == null && (
             <>
-              <p className="mb-0 mt-2 text-[12px] text-chalk-dim">Days until it may be driven, by the month of the bond</p>
+              <p className="mb-0 mt-2 text-[12px] text-chalk-dim">{says("days-until-may-driven-month")}</p>
               <Months hours={c.months} />
             </>
           )}
         </>
       ) : (
-        <p className="my-1 text-[12px] text-chalk-dim">Nothing is bonded yet.</p>
+        <p className="my-1 text-[12px] text-chalk-dim">{says("nothing-bonded-yet")}</p>
       )}
       {roof.amounts.length > 0 && (
         <>
-          <h3 className="mb-1 mt-3 font-display text-[14px]">To buy</h3>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">{says("buy")}</h3>
           <table className="w-full text-[12px]">
             <tbody>
               {roof.amounts.map((a) => (
@@ -239,19 +263,19 @@ export function RoofSlate() {
           </table>
         </>
       )}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Roof from outside</h3>
-      {assumed.length > 0 && <p className="my-1 text-[12px] text-[#d3b6e6]">Usual of the vehicle, measure: {assumed.join(", ")}.</p>}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("roof-outside")}</h3>
+      {assumed.length > 0 && <p className="my-1 text-[12px] text-[#d3b6e6]">{says("usual-vehicle-measure", { assumed: assumed.join(", ") })}</p>}
       <Fields
         specs={[
-          quantity("x0_m", "begins, from the rear", "length", "m", { clearable: true, placeholder: show(roof.shape.rect[0], "m", units) }),
-          quantity("x1_m", "ends, from the rear", "length", "m", { clearable: true, placeholder: show(roof.shape.rect[1], "m", units) }),
-          quantity("width_m", "width that is usable", "length", "m", {
+          quantity("x0_m", says("begins-rear"), "length", "m", { clearable: true, placeholder: show(roof.shape.rect[0], "m", units) }),
+          quantity("x1_m", says("ends-rear"), "length", "m", { clearable: true, placeholder: show(roof.shape.rect[1], "m", units) }),
+          quantity("width_m", says("width-usable"), "length", "m", {
             clearable: true,
             placeholder: show(roof.shape.rect[3]! - roof.shape.rect[2]!, "m", units),
           }),
-          mm("crown_mm", "crown", { clearable: true, placeholder: say(`${(1000 * roof.shape.crown_m).toFixed(0)} mm`) }),
-          mm("skin_mm", "skin", { clearable: true, placeholder: say(`${roof.shape.skin_mm.toFixed(1)} mm`) }),
-          mm("lining_mm", "lining and insulation", { clearable: true, placeholder: say(`${(roof.shape.thick_mm - roof.shape.skin_mm).toFixed(0)} mm`) }),
+          mm("crown_mm", says("crown"), { clearable: true, placeholder: say(`${(1000 * roof.shape.crown_m).toFixed(0)} mm`) }),
+          mm("skin_mm", says("skin"), { clearable: true, placeholder: say(`${roof.shape.skin_mm.toFixed(1)} mm`) }),
+          mm("lining_mm", says("lining-insulation"), { clearable: true, placeholder: say(`${(roof.shape.thick_mm - roof.shape.skin_mm).toFixed(0)} mm`) }),
         ]}
         item={roofDoc}
         onSet={(key, value, label) => void setRoof(key, value, label)}

@@ -1,6 +1,7 @@
 /** The vehicle drawn to scale with what stands in it: plan, sides, roof, under the floor, section at the cursor. Things are dragged. */
 import { Fragment, useEffect, useRef, useState } from "react";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/fit";
 import { area, dashes, FILL, frameOf, type Look, names, outside, points, spanU } from "./frame";
 import { type Body, type Box, boxAt, endOf, missing, type PlaceDoc, posed, snapped, type Thing, within } from "./geometry";
 import { Outline } from "./Outline";
@@ -268,7 +269,7 @@ export function Pane({ look, label, ...p }: SceneProps & { look: Look | "section
             fontSize={1.2 * text}
             fill={wrong ? "var(--color-rust)" : "currentColor"}
           >
-            {wrong ? say(`${wrong.mm} mm missing: ${wrong.what}`) : "free"}
+            {wrong ? say(says("mm-missing", { mm: wrong.mm, what: wrong.what })) : says("free")}
           </text>
         </g>
       )}

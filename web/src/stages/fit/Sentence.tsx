@@ -3,6 +3,7 @@ import { show } from "../../data/show";
 import { Fig } from "../../parts/Fig";
 import { usePerson } from "../../shell/person";
 import { useStageView } from "../../shell/views";
+import { says } from "../../words/fit";
 import { useFit } from "./data";
 import { VIEWS } from "./words";
 
@@ -26,15 +27,28 @@ export function Sentence() {
   const clashes = report.findings.filter((f) => f.stage === "fit" && (f.severity === "danger" || f.severity === "fault")).length;
   return (
     <>
-      {link("places", `${part.placed} of ${part.things.length}`)} things placed
-      {part.cable_m > 0 && <>; {link("ways", `cables ${show(part.cable_m, "m", units)}`)} along their ways</>}
-      {worst && w.gross_limit_kg != null && (
+      {link("places", says("of", { placed: part.placed, things_count: part.things.length }))} {says("things-placed-2")}
+      {part.cable_m > 0 && (
         <>
-          ; {worst.name.toLowerCase()}, <Fig k={`fit/loading/${worst.id}/payload_left_kg` as never} /> left
-          {rear != null && <> and the rear axle at {link("weight", `${rear} %`)}</>}
+          ; {link("ways", says("cables", { cable_m: show(part.cable_m, "m", units) }))} {says("along-their-ways")}
         </>
       )}
-      {worst?.nose_frac != null && <>, with {link("weight", `${(100 * worst.nose_frac).toFixed(1)} %`)} on the ball</>}
+      {worst && w.gross_limit_kg != null && (
+        <>
+          ; {worst.name.toLowerCase()}, <Fig k={`fit/loading/${worst.id}/payload_left_kg` as never} /> {says("left")}
+          {rear != null && (
+            <>
+              {" "}
+              {says("rear-axle-3")} {link("weight", `${rear} %`)}
+            </>
+          )}
+        </>
+      )}
+      {worst?.nose_frac != null && (
+        <>
+          {says("with")} {link("weight", `${(100 * worst.nose_frac).toFixed(1)} %`)} {says("ball")}
+        </>
+      )}
       {part.out.length > 0 && (
         <>
           ;{" "}
@@ -42,13 +56,13 @@ export function Sentence() {
             "out",
             blocked.length
               ? blocked.length === 1
-                ? "one thing doesn’t come out again"
-                : `${blocked.length} don’t come out again`
-              : "all of it comes out again",
+                ? says("one-thing-doesnt-come")
+                : says("dont-come-out-again", { blocked_count: blocked.length })
+              : says("all-comes-out-again"),
           )}
         </>
       )}
-      {clashes > 0 && <>; {clashes} to put right</>}.
+      {clashes > 0 && <>{says("put-right-2", { clashes })}</>}.
     </>
   );
 }

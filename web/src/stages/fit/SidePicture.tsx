@@ -2,6 +2,7 @@
  * moved by keys. */
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/fit";
 import { type Face, type Four, milli, type SideThing, snapped } from "./sides";
 
 export function SidePicture({
@@ -75,7 +76,13 @@ export function SidePicture({
     const [a, b] = [t.length_mm / 2000, t.height_mm / 2000];
     return { ...span([u - a, u + a, v - b, v + b]), rx: Math.min(t.radius_mm / 1000, a, b) };
   };
-  const ends = floor ? ["front", "rear"] : face.id === "rear" ? ["left side", "right side"] : face.front_left ? ["front", "rear"] : ["rear", "front"];
+  const ends = floor
+    ? [says("front"), says("rear-3")]
+    : face.id === "rear"
+      ? [says("left-side"), says("right-side")]
+      : face.front_left
+        ? [says("front"), says("rear-3")]
+        : [says("rear-3"), says("front")];
   return (
     <svg
       ref={svg}
@@ -110,7 +117,7 @@ export function SidePicture({
           strokeWidth="0.004"
           strokeDasharray="0.02 0.02"
         >
-          <title>{`behind: ${b.name}`}</title>
+          <title>{says("behind", { name: b.name })}</title>
         </rect>
       ))}
       {face.doors.map((d) => (
@@ -129,7 +136,7 @@ export function SidePicture({
           stroke={b.assumed ? "none" : "currentColor"}
           strokeWidth="0.006"
         >
-          <title>{b.name + (b.assumed ? ", taken to stand under the rib of the roof" : "")}</title>
+          <title>{b.name + (b.assumed ? says("taken-stand-under-rib") : "")}</title>
         </rect>
       ))}
       {floor && <line x1={0.1} x2={w - 0.1} y1={y(0)} y2={y(0)} stroke="currentColor" strokeWidth="0.005" strokeDasharray="0.12 0.03 0.02 0.03" />}
@@ -189,7 +196,7 @@ export function SidePicture({
         {ends[0]}
       </text>
       <text x={w - 0.15} y={h - 0.06} fontSize="0.09" textAnchor="end" fill="currentColor">
-        {say(`${ends[1]}, ${(u1 - u0).toFixed(2)} m by ${(v1 - v0).toFixed(2)} m`)}
+        {say(says("m-m", { ends: ends[1] ?? "", u1: u1 - u0, v1: v1 - v0 }))}
       </text>
     </svg>
   );

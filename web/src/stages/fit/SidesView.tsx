@@ -10,6 +10,7 @@ import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { useSite } from "../../shell/useSite";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/fit";
 import { Choices } from "./Choices";
 import { OpeningSlate, SidesSlate } from "./OpeningSlate";
 import { SidePicture } from "./SidePicture";
@@ -22,12 +23,12 @@ export function SidesSentence() {
   const bad = report.findings.filter((f) => keys.has(f.subject) && (f.severity === "danger" || f.severity === "fault"));
   const cut = sides.things.filter((t) => t.set_out && !t.kept).length;
   const open = sides.things.length - sides.set_out;
-  if (!sides.things.length) return <>Nothing goes through sides, rear or floor yet.</>;
+  if (!sides.things.length) return <>{says("nothing-goes-through-sides")}</>;
   return (
     <>
-      {cut === 1 ? "One opening is cut" : `${cut} openings are cut`} in sides, rear and floor
-      {open > 0 && <>; {open} not set out yet</>}
-      {bad.length > 0 && <>; {bad.length} to put right</>}.
+      {says("one-opening-cut-openings", { cut })}
+      {open > 0 && <>{says("not-set-out-yet-2", { open })}</>}
+      {bad.length > 0 && <>{says("put-right", { bad_count: bad.length })}</>}.
     </>
   );
 }
@@ -74,10 +75,10 @@ export function SidesView() {
     set: (t, q) => q && void all.putCut(t, { [key]: Math.round(1000 * q.value) / 1000 }, `${label}:`),
   });
   const columns: Column<SideThing>[] = [
-    { key: "name", label: "opening", width: "32%", kind: "computed", show: (t) => <span className="font-sans text-peat">{say(t.name)}</span> },
+    { key: "name", label: says("opening"), width: "32%", kind: "computed", show: (t) => <span className="font-sans text-peat">{say(t.name)}</span> },
     {
       key: "face",
-      label: "in the",
+      label: says("in-the"),
       width: "15%",
       kind: "choice",
       options: Object.entries(FACE_WORDS).map(([value, word]) => ({ value, word: word.toLowerCase() })),
@@ -85,26 +86,26 @@ export function SidesView() {
       value: (t) => t.face,
       set: (t, v) => void all.putCut(t, { face: v as never }, "wall:"),
     },
-    metre("u_m", "along"),
-    metre("v_m", "up, or left"),
+    metre("u_m", says("along")),
+    metre("v_m", says("up-left")),
     {
       key: "cut",
-      label: `cut, ${smallLength(units)}`,
+      label: says("cut", { units: smallLength(units) }),
       width: "14%",
       align: "right",
       kind: "computed",
       show: (t) => `${sizeOf([t.length_mm / 1000, t.height_mm / 1000], units, 2)}${t.measured ? "" : " ?"}`,
     },
-    { key: "state", label: "is", width: "11%", kind: "computed", show: (t) => (t.kept ? "there" : t.set_out ? "set out" : "open") },
+    { key: "state", label: says("is"), width: "11%", kind: "computed", show: (t) => (t.kept ? says("there") : t.set_out ? says("set-out") : says("open-2")) },
   ];
   return (
     <Bench
-      title="Layout and weight"
+      title={says("layout-weight")}
       sentence={<SidesSentence />}
       picture={
         <div className="flex h-full flex-col p-2">
           <Choices
-            label="Wall"
+            label={says("wall-2")}
             options={
               Object.fromEntries(
                 sides.faces.map((f) => [
@@ -123,7 +124,7 @@ export function SidesView() {
               selected={held?.key}
               marked={marked}
               onPick={(key) => hand.key !== `opening:${key}` && hand.pick("opening", key)}
-              onDrop={(t, u, v) => void all.putCut(t, { u_m: u, v_m: v }, "moved")}
+              onDrop={(t, u, v) => void all.putCut(t, { u_m: u, v_m: v }, says("moved"))}
               onLift={(t) => void all.liftCut(t)}
             />
           </div>
@@ -131,35 +132,35 @@ export function SidesView() {
       }
       tools={
         <>
-          <StageViews stage="Layout and weight" views={VIEWS} />
+          <StageViews stage={says("layout-weight")} views={VIEWS} />
           {open.length > 0 && (
             <button type="button" className="btn" onClick={() => void all.setOutAll()}>
-              Set out {open.length}
+              {says("set-out-3", { open_count: open.length })}
             </button>
           )}
           <select
             id="hole-add"
             className="field"
-            aria-label="Add an opening"
+            aria-label={says("add-opening")}
             value=""
             onChange={(e) => {
               void add(e.target.value);
               e.target.value = "";
             }}
           >
-            <option value="">add…</option>
+            <option value="">{says("add")}</option>
             {OWN_HOLES.map((o) => (
               <option key={o.value} value={o.value}>
                 {o.word}
               </option>
             ))}
           </select>
-          <Exports items={[{ word: "Openings with their numbers, order of work (print)", page: "openings" }]} />
+          <Exports items={[{ word: says("openings-their-numbers-order"), page: "openings" }]} />
         </>
       }
       ledger={
         <Ledger
-          label="Openings"
+          label={says("openings")}
           rows={sides.things}
           columns={
             site
@@ -171,12 +172,7 @@ export function SidesView() {
           onSelect={pick}
           onRemove={(t) => void (t.key.startsWith("hole:") && !t.set_out ? all.removeHole(t.key) : all.liftCut(t))}
           mark={(t) => <ItemMark subject={t.key} />}
-          empty={
-            <p className="p-3 text-[14px]">
-              Nothing goes through sides, rear or floor yet. Windows, vents and heaters come from Heat and air, fillers from Water, the inlet from Power, drop
-              vents from Gas; anything else is added here.
-            </p>
-          }
+          empty={<p className="p-3 text-[14px]">{says("nothing-goes-through-sides-rear")}</p>}
         />
       }
       slate={held ? <OpeningSlate t={held} /> : <SidesSlate face={face} />}

@@ -6,6 +6,7 @@ import { freshId } from "../../data/patch";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { ChoiceProperty } from "../../parts/Property";
 import { Unfold } from "../../parts/Unfold";
+import { says } from "../../words/fit";
 import { useFit } from "./data";
 import { SIGNALS } from "./words";
 
@@ -13,7 +14,7 @@ type Line = Schemas["SignalLine"] & { name: string };
 
 export function Signals() {
   const fit = useFit();
-  const list = useItems<Line>("/fit/signals", (fit.doc.signals ?? []) as Line[], "Signal cable");
+  const list = useItems<Line>("/fit/signals", (fit.doc.signals ?? []) as Line[], says("signal-cable"));
   const [open, setOpen] = useState<string | null>(null);
   const usual = fit.part.usual_signals;
   const ends = fit.part.things.filter((t) => !["seat", "loose", "removed"].includes(t.kind)).map((t) => ({ value: t.key, word: t.name }));
@@ -24,34 +25,44 @@ export function Signals() {
       ids.push(id);
       return { op: "add" as const, path: "/fit/signals/-", value: { ...u, id, length_m: null, by: "proposal" } };
     });
-    void fit.edit(ops, `added ${usual.length === 1 ? "a signal cable" : `${usual.length} signal cables`}`);
+    void fit.edit(ops, says("added-signal-cable-signal", { usual_count: usual.length }));
   };
   return (
     <>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Signal cables</h3>
-      {!list.items.length && <p className="my-1 text-[12px] text-chalk-dim">None yet: senders of tanks, the shunt, displays, networks and aerials.</p>}
-      <Unfold items={list.items} remove="remove this cable" onRemove={(x) => void list.remove(x)} open={open} onOpen={setOpen}>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("signal-cables")}</h3>
+      {!list.items.length && <p className="my-1 text-[12px] text-chalk-dim">{says("none-yet-senders-tanks")}</p>}
+      <Unfold items={list.items} remove={says("remove-cable")} onRemove={(x) => void list.remove(x)} open={open} onOpen={setOpen}>
         {(s) => (
           <>
             <Fields
               specs={[
-                words("name", "name"),
-                choice("kind", "is", SIGNALS),
-                flag("screened", "screened"),
-                quantity("length_m", "length", "length", "m", { clearable: true, placeholder: "by its way" }),
+                words("name", says("name")),
+                choice("kind", says("is"), SIGNALS),
+                flag("screened", says("screened")),
+                quantity("length_m", says("length"), "length", "m", { clearable: true, placeholder: says("way-2") }),
               ]}
               item={s}
               onSet={(key, value, label) => void list.set(s, { [key]: value }, label)}
             />
-            <ChoiceProperty label="from" value={s.a} options={ends.filter((e) => e.value !== s.b)} onSet={(a) => void list.set(s, { a }, "begins elsewhere")} />
-            <ChoiceProperty label="to" value={s.b} options={ends.filter((e) => e.value !== s.a)} onSet={(b) => void list.set(s, { b }, "ends elsewhere")} />
+            <ChoiceProperty
+              label={says("from")}
+              value={s.a}
+              options={ends.filter((e) => e.value !== s.b)}
+              onSet={(a) => void list.set(s, { a }, says("begins-elsewhere"))}
+            />
+            <ChoiceProperty
+              label={says("to")}
+              value={s.b}
+              options={ends.filter((e) => e.value !== s.a)}
+              onSet={(b) => void list.set(s, { b }, says("ends-elsewhere"))}
+            />
           </>
         )}
       </Unfold>
       <div className="my-1 flex flex-wrap gap-2">
         {usual.length > 0 && (
           <button type="button" className="btn btn-slate" title={usual.map((u) => u.name).join(", ")} onClick={addUsual}>
-            Add the usual {usual.length}
+            {says("add-usual", { usual_count: usual.length })}
           </button>
         )}
         {ends.length > 1 && (
@@ -62,7 +73,7 @@ export function Signals() {
               setOpen(await list.add({ kind: "sensor", a: ends[0]!.value, b: ends[1]!.value, screened: false, length_m: null, by: "typed" }))
             }
           >
-            Add a signal cable
+            {says("add-signal-cable")}
           </button>
         )}
       </div>

@@ -1,4 +1,6 @@
 /** The vehicle seen slantwise, turned in quarters. */
+
+import { says } from "../../words/fit";
 import { FILL, points } from "./frame";
 import { type Box, slanted } from "./geometry";
 import type { SceneProps } from "./Scene";
@@ -46,7 +48,7 @@ export function Slant({ body, things, selected, turn, onPick }: Pick<SceneProps,
       className="block h-full w-full text-peat"
       preserveAspectRatio="xMidYMid meet"
       role="group"
-      aria-label="The vehicle seen slantwise"
+      aria-label={says("vehicle-seen-slantwise")}
     >
       <polygon points={points(put(floor))} fill="none" stroke="currentColor" strokeWidth="0.018" />
       <polygon points={points(put(rim))} fill="none" stroke="currentColor" strokeWidth="0.008" strokeDasharray="0.06 0.05" />

@@ -6,6 +6,7 @@ import { Bench } from "../../shell/Bench";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/fit";
 import { Choices } from "./Choices";
 import { useFit } from "./data";
 import { dashes } from "./frame";
@@ -13,10 +14,15 @@ import { Sentence } from "./Sentence";
 import { CUT, VIEWS } from "./words";
 
 type Wall = ReturnType<typeof useFit>["part"]["walls"][number];
-const SERVICE = { dc: "low voltage", mains: "mains", data: "signals", water: "water", waste: "waste water", gas: "gas", duct: "warm air" } as Record<
-  string,
-  string
->;
+const SERVICE = {
+  dc: says("low-voltage"),
+  mains: says("mains"),
+  data: says("signals"),
+  water: says("water"),
+  waste: says("waste-water"),
+  gas: says("gas"),
+  duct: says("warm-air"),
+} as Record<string, string>;
 
 /** The wall from inside, with what runs behind it. */
 export function WallPicture({ wall }: { wall: Wall }) {
@@ -36,7 +42,7 @@ export function WallPicture({ wall }: { wall: Wall }) {
       className="block h-full w-full text-peat"
       preserveAspectRatio="xMidYMid meet"
       role="img"
-      aria-label={`${wall.name} from inside`}
+      aria-label={says("inside-2", { wall: wall.name })}
     >
       <rect x={0.2} y={0.15} width={b.length} height={high} fill="none" stroke="currentColor" strokeWidth="0.018" />
       {doors.map((d) => (
@@ -78,10 +84,10 @@ export function WallPicture({ wall }: { wall: Wall }) {
         );
       })}
       <text x={u(0)} y={high + 0.34} fontSize="0.1" textAnchor="middle" fill="currentColor">
-        rear
+        {says("rear-3")}
       </text>
       <text x={u(b.length)} y={high + 0.34} fontSize="0.1" textAnchor="middle" fill="currentColor">
-        front, {show(b.length, "m", units)}
+        {says("front-2", { b_count: show(b.length, "m", units) })}
       </text>
     </svg>
   );
@@ -96,12 +102,12 @@ export function WallTable({ wall }: { wall: Wall }) {
       {show(x, "m", units)}
     </td>
   );
-  const second = flat ? "left of centre" : "over the floor";
+  const second = flat ? says("left-centre") : says("over-floor");
   return (
-    <table className="w-full border-collapse text-[13px]" aria-label={`What crosses the ${wall.name.toLowerCase()}`}>
+    <table className="w-full border-collapse text-[13px]" aria-label={says("what-crosses", { wall: wall.name.toLowerCase() })}>
       <thead>
         <tr className="border-b border-line text-left text-[11px] text-dim">
-          {["run", "carries", "enters, from the rear", second, "turns at", "leaves, from the rear", second, "tested"].map((h, i) => (
+          {["run", "carries", says("enters-rear"), second, says("turns"), says("leaves-rear"), second, "tested"].map((h, i) => (
             <th key={i} className="px-2 py-1 font-semibold">
               {h}
             </th>
@@ -116,13 +122,13 @@ export function WallTable({ wall }: { wall: Wall }) {
             {r.enters.map(length)}
             <td className="num px-2">{r.turns.map((at) => at.map((x) => show(x, "m", units)).join(" / ")).join(", ") || "–"}</td>
             {r.leaves.map(length)}
-            <td className="px-2">{r.tested == null ? "–" : r.tested ? "yes" : "not yet"}</td>
+            <td className="px-2">{r.tested == null ? "–" : r.tested ? says("yes") : says("not-yet")}</td>
           </tr>
         ))}
         {!wall.rows.length && (
           <tr>
             <td colSpan={8} className="p-3 text-[14px]">
-              Nothing runs behind it. Runs get their ways as soon as both their ends are placed.
+              {says("nothing-runs-behind-runs")}
             </td>
           </tr>
         )}
@@ -140,12 +146,12 @@ export function WallView() {
   const untested = wall.rows.filter((r) => r.tested === false);
   return (
     <Bench
-      title="Layout and weight"
+      title={says("layout-weight")}
       sentence={<Sentence />}
       picture={
         <div className="flex h-full flex-col p-2">
           <Choices
-            label="Wall"
+            label={says("wall-2")}
             options={Object.fromEntries(walls.map((w) => [w.id, `${w.name.toLowerCase()} (${w.rows.length})`])) as Record<string, string>}
             value={wall.id}
             onSet={(w) =>
@@ -162,23 +168,19 @@ export function WallView() {
       }
       tools={
         <>
-          <StageViews stage="Layout and weight" views={VIEWS} />
-          <Exports items={[{ word: "What is behind each wall (print)", page: "walls" }]} />
+          <StageViews stage={says("layout-weight")} views={VIEWS} />
+          <Exports items={[{ word: says("what-behind-each-wall"), page: "walls" }]} />
         </>
       }
       ledger={<WallTable wall={wall} />}
       slate={
-        <Slate title={wall.name} sub={`${wall.rows.length} stretches behind it`}>
+        <Slate title={wall.name} sub={says("stretches-behind", { rows_count: wall.rows.length })}>
           {untested.length > 0 && (
             <p className="my-1 border-l-2 border-gorse pl-2 text-[13px]">
-              Before you close it, test and photograph: {[...new Set(untested.map((r) => r.name))].join(", ")}.
+              {says("before-you-close-test", { value: [...new Set(untested.map((r) => r.name))].join(", ") })}
             </p>
           )}
-          <p className="my-1 text-[12px]">
-            {say(
-              "Measured along the inside: from the rear-most inside face, and over the finished floor or from the centre line. Keep screws 50 mm off every run, or use a depth stop.",
-            )}
-          </p>
+          <p className="my-1 text-[12px]">{say(says("measured-along-inside-rear"))}</p>
           <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CUT)}</p>
         </Slate>
       }

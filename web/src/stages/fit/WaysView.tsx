@@ -10,6 +10,7 @@ import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/fit";
 import { useFit } from "./data";
 import { LOOKS } from "./frame";
 import { Pane } from "./Scene";
@@ -18,10 +19,15 @@ import { Signals } from "./Signals";
 import { CUT, VIEWS } from "./words";
 
 type Route = ReturnType<typeof useFit>["part"]["routes"][number];
-const SERVICE = { dc: "low voltage", mains: "mains", data: "signals", water: "water", waste: "waste water", gas: "gas", duct: "warm air" } as Record<
-  string,
-  string
->;
+const SERVICE = {
+  dc: says("low-voltage"),
+  mains: says("mains"),
+  data: says("signals"),
+  water: says("water"),
+  waste: says("waste-water"),
+  gas: says("gas"),
+  duct: says("warm-air"),
+} as Record<string, string>;
 const LAYER: Record<string, string> = { dc: "d", data: "d", mains: "m", water: "w", waste: "w", duct: "w", gas: "g" };
 
 export function WaysView() {
@@ -31,39 +37,39 @@ export function WaysView() {
   const hand = useHand();
   const { part, byKey } = fit;
   const held = hand.kind === "way" ? part.routes.find((r) => r.id === hand.id) : undefined;
-  const name = (key: string) => (key === "engine" ? "engine" : (byKey.get(key)?.name ?? key));
+  const name = (key: string) => (key === "engine" ? says("engine") : (byKey.get(key)?.name ?? key));
   const columns: Column<Route>[] = [
-    { key: "name", label: "run", width: "26%", kind: "computed", show: (r) => <span className="font-sans text-peat">{r.name}</span> },
-    { key: "service", label: "carries", width: "11%", kind: "computed", show: (r) => <span className="font-sans">{say(SERVICE[r.service] ?? "")}</span> },
+    { key: "name", label: says("run"), width: "26%", kind: "computed", show: (r) => <span className="font-sans text-peat">{r.name}</span> },
+    { key: "service", label: says("carries"), width: "11%", kind: "computed", show: (r) => <span className="font-sans">{say(SERVICE[r.service] ?? "")}</span> },
     {
       key: "to",
-      label: "from, to",
+      label: says("from-to"),
       width: "30%",
       kind: "computed",
-      show: (r) => <span className="font-sans">{`${name(r.a)} to ${r.b.map(name).join(", ")}`}</span>,
+      show: (r) => <span className="font-sans">{says("to-2", { a: name(r.a), b: r.b.map(name).join(", ") })}</span>,
     },
     {
       key: "way",
-      label: "its way",
+      label: says("way-3"),
       width: "11%",
       align: "right",
       kind: "computed",
-      show: (r) => (r.length_m != null ? show(r.length_m, "m", units) : r.missing.length ? "not placed" : "none"),
+      show: (r) => (r.length_m != null ? show(r.length_m, "m", units) : r.missing.length ? says("not-placed") : says("none")),
     },
-    { key: "typed", label: "typed", width: "11%", align: "right", kind: "computed", show: (r) => show(r.typed_m, "m", units) },
+    { key: "typed", label: says("typed"), width: "11%", align: "right", kind: "computed", show: (r) => show(r.typed_m, "m", units) },
     {
       key: "used",
-      label: "counts",
+      label: says("counts"),
       width: "11%",
       kind: "computed",
-      show: (r) => <span className="font-sans">{r.length_m == null || r.kept ? (r.typed_m != null ? "typed" : "assumed") : "its way"}</span>,
+      show: (r) => <span className="font-sans">{r.length_m == null || r.kept ? (r.typed_m != null ? says("typed") : says("assumed")) : says("way-3")}</span>,
     },
   ];
   const net = part.edges.filter((e) => !held || e.layer === LAYER[held.service] || e.layer === "own");
   const shown = part.routes.filter((r) => r.lines.length && (!held || r.id === held.id));
   return (
     <Bench
-      title="Layout and weight"
+      title={says("layout-weight")}
       sentence={<Sentence />}
       picture={
         <div className="flex h-full flex-col gap-1 p-2">
@@ -71,7 +77,7 @@ export function WaysView() {
             <div key={look} className="min-h-0 flex-1">
               <Pane
                 look={look}
-                label={`${LOOKS[look]} with its ways`}
+                label={says("ways", { look: LOOKS[look] })}
                 body={part.body}
                 things={part.things}
                 placeOf={fit.placeOf}
@@ -86,21 +92,17 @@ export function WaysView() {
           ))}
         </div>
       }
-      tools={<StageViews stage="Layout and weight" views={VIEWS} />}
+      tools={<StageViews stage={says("layout-weight")} views={VIEWS} />}
       ledger={
         <Ledger
-          label="Runs and their ways"
+          label={says("runs-their-ways")}
           rows={part.routes}
           columns={columns}
           id={(r) => r.id}
           selected={held?.id}
           onSelect={(r) => hand.pick("way", r.id)}
           mark={(r) => <ItemMark subject={r.id.split(":")[1]!} />}
-          empty={
-            <p className="m-0 max-w-xl text-[15px]">
-              No runs yet: circuits, pipes and drains of the other stages get their ways here as soon as their ends are placed.
-            </p>
-          }
+          empty={<p className="m-0 max-w-xl text-[15px]">{says("no-runs-yet-circuits")}</p>}
         />
       }
       slate={held ? <WaySlate r={held} /> : <NetSlate />}
@@ -123,22 +125,28 @@ function WaySlate({ r }: { r: Route }) {
   return (
     <Slate title={r.name} sub={say(SERVICE[r.service] ?? "")}>
       <FindingList findings={fit.report.findings.filter((f) => f.stage === "fit" && f.subject === r.id.split(":")[1])} />
-      <SlateFig k={`ways/${r.id.replace(":", "-")}/length_m` as never} label="along its way" />
+      <SlateFig k={`ways/${r.id.replace(":", "-")}/length_m` as never} label={says("along-way")} />
       {r.id.startsWith("circuit:") && (
         <>
           <SlateFig k={`circuits/${r.id.slice(8)}/drop_v` as never} />
           <SlateFig k={`circuits/${r.id.slice(8)}/best_area_mm2` as never} />
         </>
       )}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Why this way</h3>
-      <p className="my-1 text-[12px]">{say(r.why || "One of its ends has no place yet.")}</p>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("why-way")}</h3>
+      <p className="my-1 text-[12px]">{say(r.why || says("one-ends-has-no"))}</p>
       {r.length_m != null && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          {r.bends} bends, {r.holes} holes in metal, {say(`${r.rise_m >= 0 ? "up" : "down"} ${Math.abs(r.rise_m).toFixed(2)} m`)}.
-          {r.holes > 0 && " A grommet in each hole."}
+          {says("bends-holes-metal-grommet", {
+            bends: r.bends,
+            holes: r.holes,
+            m: say(says("up-down-m", { rise_m_more: r.rise_m >= 0, rise_m: Math.abs(r.rise_m) })),
+            some_holes: r.holes > 0,
+          })}
         </p>
       )}
-      {r.missing.length > 0 && <p className="my-1 text-[12px]">Not placed yet: {r.missing.map((k) => fit.byKey.get(k)?.name ?? k).join(", ")}.</p>}
+      {r.missing.length > 0 && (
+        <p className="my-1 text-[12px]">{says("not-placed-yet-4", { missing: r.missing.map((k) => fit.byKey.get(k)?.name ?? k).join(", ") })}</p>
+      )}
       {r.typed_m != null && r.length_m != null && (
         <label className="my-1 flex items-start gap-2">
           <input
@@ -148,24 +156,24 @@ function WaySlate({ r }: { r: Route }) {
             onChange={(e) =>
               void fit.edit(
                 e.target.checked ? [{ op: "add", path: "/fit/keep/-", value: r.id }] : [{ op: "remove", path: `/fit/keep/${at}` }],
-                e.target.checked ? `kept the typed length of ${r.name}` : `${r.name} goes by its way`,
+                e.target.checked ? says("kept-typed-length", { name: r.name }) : says("goes-way", { name: r.name }),
               )
             }
           />
-          <span>keep the typed {show(r.typed_m, "m", units)}</span>
+          <span>{says("keep-typed", { typed_m: show(r.typed_m, "m", units) })}</span>
         </label>
       )}
       <ChoiceProperty
-        label="goes over"
+        label={says("goes-over")}
         value={pinned >= 0 ? pins[pinned]!.node : ""}
-        options={[{ value: "", word: "its best way" }, ...nodes.map((n) => ({ value: n, word: n.slice(2).replace(/-/g, " ") }))]}
+        options={[{ value: "", word: says("best-way") }, ...nodes.map((n) => ({ value: n, word: n.slice(2).replace(/-/g, " ") }))]}
         onSet={(v) =>
           void fit.edit(
             [
               ...(pinned >= 0 ? [{ op: "remove" as const, path: `/fit/pins/${pinned}` }] : []),
               ...(v ? [{ op: "add" as const, path: "/fit/pins/-", value: { run: r.id, node: v } }] : []),
             ],
-            `${r.name} goes over ${v || "its best way"}`,
+            says("goes-over-2", { name: r.name, v: v || says("best-way") }),
           )
         }
       />
@@ -182,19 +190,15 @@ function NetSlate() {
   const named = new Map<string, string[]>();
   for (const e of fit.part.edges) named.set(e.name, [...(named.get(e.name) ?? []), e.id]);
   return (
-    <Slate title="Ways" sub={`cables ${show(fit.part.cable_m, "m", units)} in all`}>
+    <Slate title={says("ways-2")} sub={says("cables-all", { cable_m: show(fit.part.cable_m, "m", units) })}>
       <FindingList
         findings={fit.report.findings.filter(
           (f) => f.rule.startsWith("fit-route") || (fit.doc.signals ?? []).some((s) => s.id === f.subject) || f.subject.startsWith("conduit-"),
         )}
       />
-      <p className="my-1 text-[12px]">
-        {say(
-          "A proposed net: trunks low and high along both walls, uprights about every 0.7 m, crossings under the ceiling and in the floor; low voltage, mains, water and gas apart. No way leads through a door.",
-        )}
-      </p>
+      <p className="my-1 text-[12px]">{say(says("proposed-net-trunks-low"))}</p>
       <Signals />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Which of them exist</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("which-them-exist")}</h3>
       <ul className="m-0 list-none p-0 text-[12px]">
         {[...named].map(([name, ids]) => (
           <li key={name}>
@@ -203,7 +207,7 @@ function NetSlate() {
                 type="checkbox"
                 className="mt-1"
                 checked
-                onChange={() => void fit.edit([{ op: "replace", path: "/fit/closed", value: [...closed, ...ids].slice(0, 200) }], `no way ${name}`)}
+                onChange={() => void fit.edit([{ op: "replace", path: "/fit/closed", value: [...closed, ...ids].slice(0, 200) }], says("no-way-2", { name }))}
               />
               <span>{name}</span>
             </label>
@@ -215,9 +219,9 @@ function NetSlate() {
         <button
           type="button"
           className="btn btn-slate mt-1"
-          onClick={() => void fit.edit([{ op: "replace", path: "/fit/closed", value: [] }], "all ways open")}
+          onClick={() => void fit.edit([{ op: "replace", path: "/fit/closed", value: [] }], says("all-ways-open"))}
         >
-          Open all ways again
+          {says("open-all-ways-again")}
         </button>
       )}
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CUT)}</p>
@@ -236,29 +240,29 @@ function Conduit({ way, carries }: { way: string; carries: boolean }) {
       <button
         type="button"
         className="ml-6 text-chalk-dim underline decoration-dotted underline-offset-2"
-        onClick={() => void fit.edit([{ op: "add", path: "/fit/bores/-", value: { way, inside_mm: 29 } }], `${way} is a conduit`)}
+        onClick={() => void fit.edit([{ op: "add", path: "/fit/bores/-", value: { way, inside_mm: 29 } }], says("conduit", { way }))}
       >
-        it is a conduit
+        {says("conduit-2")}
       </button>
     ) : null;
   return (
     <div className="ml-6 border-l-2 border-slate-2 pl-2">
       <Fields
-        specs={[mm("inside_mm", "inside")]}
+        specs={[mm("inside_mm", says("inside-3"))]}
         item={bores[i]!}
         onSet={(_, value, label) => void fit.edit([{ op: "replace", path: `/fit/bores/${i}/inside_mm`, value }], `${way}: ${label}`)}
       />
       <p className={`m-0 ${full && !full.ok ? "text-[#f3b3a4]" : "text-chalk-dim"}`}>
         {full
-          ? `${full.cable_count === 1 ? "one cable takes" : `${full.cable_count} cables take`} ${percent(full.fill_frac)} of it; ${percent(full.limit_frac)} at most`
-          : "no cable with a known size in it"}
+          ? says("one-cable-takes-cables", { cable_count: full.cable_count, fill_frac: percent(full.fill_frac), limit_frac: percent(full.limit_frac) })
+          : says("no-cable-known-size")}
       </p>
       <button
         type="button"
         className="text-chalk-dim underline"
-        onClick={() => void fit.edit([{ op: "remove", path: `/fit/bores/${i}` }], `${way} is no conduit`)}
+        onClick={() => void fit.edit([{ op: "remove", path: `/fit/bores/${i}` }], says("no-conduit", { way }))}
       >
-        no conduit
+        {says("no-conduit-2")}
       </button>
     </div>
   );

@@ -14,6 +14,7 @@ import { Bench } from "../../shell/Bench";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/fit";
 import { Choices } from "./Choices";
 import { useFit } from "./data";
 import { Sentence } from "./Sentence";
@@ -33,8 +34,8 @@ function Beam({ l }: { l: Loading }) {
   const supports =
     b.kind === "axles"
       ? [
-          { x: b.rear_x!, kg: l.rear_kg ?? 0, limit: w.rear_limit_kg, word: "rear axle" },
-          { x: b.front_x!, kg: l.front_kg ?? 0, limit: w.front_limit_kg, word: "front axle" },
+          { x: b.rear_x!, kg: l.rear_kg ?? 0, limit: w.rear_limit_kg, word: says("rear-axle-2") },
+          { x: b.front_x!, kg: l.front_kg ?? 0, limit: w.front_limit_kg, word: says("front-axle-2") },
         ]
       : b.kind === "trailer"
         ? [
@@ -42,9 +43,9 @@ function Beam({ l }: { l: Loading }) {
               x: (b.rear_x! + (b.second_x ?? b.rear_x!)) / 2,
               kg: l.rear_kg ?? 0,
               limit: w.rear_limit_kg ? w.rear_limit_kg * (b.second_x != null ? 2 : 1) : null,
-              word: "axles",
+              word: says("axles"),
             },
-            { x: b.coupling_x!, kg: l.nose_kg ?? 0, limit: w.nose_range ? w.nose_range[1]! * l.gross_kg : null, word: "ball" },
+            { x: b.coupling_x!, kg: l.nose_kg ?? 0, limit: w.nose_range ? w.nose_range[1]! * l.gross_kg : null, word: says("ball-2") },
           ]
         : [];
   const groups = new Map<string, { kg: number; x: number }>();
@@ -63,7 +64,7 @@ function Beam({ l }: { l: Loading }) {
   const share = (s: (typeof supports)[number] | undefined) => (s?.limit ? s.kg / s.limit : 0);
   const tilt = s0 && s1 ? Math.max(-5, Math.min(5, 9 * (share(s0) - share(s1)))) : 0;
   return (
-    <svg viewBox="0 0 960 250" className="block h-full w-full text-peat" preserveAspectRatio="xMidYMid meet" role="img" aria-label="Loads on the axles">
+    <svg viewBox="0 0 960 250" className="block h-full w-full text-peat" preserveAspectRatio="xMidYMid meet" role="img" aria-label={says("loads-axles")}>
       <g transform={`rotate(${tilt} 480 150)`} style={{ transition: "transform 150ms" }}>
         <rect x={u(b.length)} y={144} width={b.length * scale} height={8} fill="currentColor" opacity="0.85" />
         {b.kind === "trailer" && <rect x={u(b.coupling_x!)} y={146} width={(b.coupling_x! - b.length) * scale} height={4} fill="currentColor" />}
@@ -91,7 +92,7 @@ function Beam({ l }: { l: Loading }) {
             </text>
             <text x={u(s.x)} y={221} fontSize="12" textAnchor="middle">
               {s.word}
-              {s.limit != null && `, ${Math.round(100 * share(s))} % of ${show(s.limit, "kg", units)}`}
+              {s.limit != null && says("of-2", { s: Math.round(100 * share(s)), limit: show(s.limit, "kg", units) })}
             </text>
           </g>
         );
@@ -99,11 +100,11 @@ function Beam({ l }: { l: Loading }) {
       {l.cg_x != null && (
         <g>
           <path d={`M${u(l.cg_x)} 128v40m-7 -20h14`} stroke="var(--color-gorse)" strokeWidth="2" />
-          <title>{say("centre of gravity")}</title>
+          <title>{say(says("centre-gravity"))}</title>
         </g>
       )}
       <text x={u(b.length) + 4} y={240} fontSize="11" fill="var(--color-dim)">
-        {say("front to the left; each column is what stands there, the cross the centre of gravity")}
+        {say(says("front-left-each-column"))}
       </text>
     </svg>
   );
@@ -120,31 +121,31 @@ export function WeightView() {
   const groups = ["all", ...new Set(w.rows.map((r) => r.group))];
   const rows = [...w.rows].filter((r) => group === "all" || r.group === group).sort((a, b) => Math.abs(b.kg) - Math.abs(a.kg));
   const columns: Column<Kilo>[] = [
-    { key: "name", label: "what", width: "38%", kind: "computed", show: (r) => <span className="font-sans text-peat">{r.name}</span> },
-    { key: "kg", label: "mass", width: "12%", align: "right", kind: "computed", show: (r) => show(r.kg, "kg", units) },
-    { key: "group", label: "group", width: "10%", kind: "computed", show: (r) => <span className="font-sans">{r.group}</span> },
-    { key: "x", label: "from the rear", width: "12%", align: "right", kind: "computed", show: (r) => show(r.x, "m", units) },
-    { key: "z", label: "over the floor", width: "12%", align: "right", kind: "computed", show: (r) => show(r.z, "m", units) },
+    { key: "name", label: says("what"), width: "38%", kind: "computed", show: (r) => <span className="font-sans text-peat">{r.name}</span> },
+    { key: "kg", label: says("mass"), width: "12%", align: "right", kind: "computed", show: (r) => show(r.kg, "kg", units) },
+    { key: "group", label: says("group"), width: "10%", kind: "computed", show: (r) => <span className="font-sans">{r.group}</span> },
+    { key: "x", label: says("rear"), width: "12%", align: "right", kind: "computed", show: (r) => show(r.x, "m", units) },
+    { key: "z", label: says("over-floor"), width: "12%", align: "right", kind: "computed", show: (r) => show(r.z, "m", units) },
     {
       key: "how",
-      label: "known by",
+      label: says("known"),
       width: "16%",
       kind: "computed",
       show: (r) => (
         <span className={`font-sans ${r.counted === "usual" || !r.placed ? "text-heather" : ""}`}>
-          {say(r.placed ? r.counted : `${r.counted}, not placed`)}
+          {say(r.placed ? r.counted : says("not-placed-2", { counted: r.counted }))}
         </span>
       ),
     },
   ];
   return (
     <Bench
-      title="Layout and weight"
+      title={says("layout-weight")}
       sentence={<Sentence />}
       picture={
         <div className="flex h-full flex-col p-2">
           <Choices
-            label="Loading"
+            label={says("loading")}
             options={Object.fromEntries(w.loadings.map((x) => [x.id, x.name]))}
             value={l.id}
             onSet={(id) =>
@@ -161,11 +162,19 @@ export function WeightView() {
       }
       tools={
         <>
-          <StageViews stage="Layout and weight" views={VIEWS} />
-          <Choices label="Group" options={Object.fromEntries(groups.map((g) => [g, g]))} value={group} onSet={setGroup} />
+          <StageViews stage={says("layout-weight")} views={VIEWS} />
+          <Choices label={says("group-2")} options={Object.fromEntries(groups.map((g) => [g, g]))} value={group} onSet={setGroup} />
         </>
       }
-      ledger={<Ledger label="Every kilogram once" rows={rows} columns={columns} id={(r) => r.key} empty={<p className="m-0">Nothing weighs yet.</p>} />}
+      ledger={
+        <Ledger
+          label={says("every-kilogram-once")}
+          rows={rows}
+          columns={columns}
+          id={(r) => r.key}
+          empty={<p className="m-0">{says("nothing-weighs-yet")}</p>}
+        />
+      }
       slate={<WeightSlate l={l} />}
     />
   );
@@ -178,35 +187,32 @@ function WeightSlate({ l }: { l: Loading }) {
   const { part, design, edit } = fit;
   const w = part.weight;
   const key = `fit/loading/${l.id}`;
-  const weighings = useItems<Weighing>("/facts/weighings", (design.facts.weighings ?? []) as Weighing[], "Weighbridge");
+  const weighings = useItems<Weighing>("/facts/weighings", (design.facts.weighings ?? []) as Weighing[], says("weighbridge"));
   const running = fit.doc.body?.running ?? {};
   return (
-    <Slate title={l.name} sub="weight">
+    <Slate title={l.name} sub={says("weight")}>
       <FindingList
         findings={fit.report.findings.filter((f) => f.stage === "fit" && ["fit", "front", "rear"].includes(f.subject) && !f.rule.startsWith("fit-tie"))}
       />
-      {w.gross_limit_kg != null && <HeadroomBar label="whole" need={l.gross_kg} have={w.gross_limit_kg} unit="kg" margin={0.05} />}
+      {w.gross_limit_kg != null && <HeadroomBar label={says("whole")} need={l.gross_kg} have={w.gross_limit_kg} unit="kg" margin={0.05} />}
       {(["gross_kg", "payload_left_kg", "front_kg", "rear_kg", "left_kg", "nose_kg"] as const).map((k) => (
         <SlateFig key={k} k={`${key}/${k}` as never} />
       ))}
       {l.shift_kg_m != null && (
-        <p className="my-1 text-[12px]">
-          {say(`For the middle of the range, ${Math.abs(l.shift_kg_m).toFixed(0)} kg·m belong further ${l.shift_kg_m > 0 ? "forward" : "back"}.`)}
-        </p>
+        <p className="my-1 text-[12px]">{say(says("middle-range-kg-m", { shift_kg_m: Math.abs(l.shift_kg_m), some_shift_kg_m: l.shift_kg_m > 0 }))}</p>
       )}
-      {l.sinkage_mm != null && (
-        <p className="my-1 text-[12px]">
-          {say(`All of it lets her lie about ${Math.round(l.sinkage_mm)} mm deeper in fresh water (waterplane 0.9 of length × beam).`)}
-        </p>
-      )}
+      {l.sinkage_mm != null && <p className="my-1 text-[12px]">{say(says("all-lets-her-lie", { sinkage_mm: Math.round(l.sinkage_mm) }))}</p>}
       {l.cg_height != null && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          Centre of gravity {show(l.cg_x, "m", units)} from the rear, {show(l.cg_height, "m", units)} over the ground; half the track over that is{" "}
-          {l.stability?.toFixed(2)}.
+          {says("centre-gravity-rear-over", {
+            cg_x: show(l.cg_x, "m", units),
+            cg_height: show(l.cg_height, "m", units),
+            stability: l.stability?.toFixed(2) ?? "",
+          })}
         </p>
       )}
       <SlateFig k="fit/weight/roof_kg" />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Weighbridge</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("weighbridge")}</h3>
       {weighings.items.map((z) => {
         const r = w.weighed.find((x) => x.id === z.id);
         return (
@@ -214,31 +220,35 @@ function WeightSlate({ l }: { l: Loading }) {
             <legend className="text-[12px]">{z.name}</legend>
             <Fields
               specs={[
-                words("on", "date"),
-                quantity("front_kg", "front axle", "mass", "kg"),
-                quantity("rear_kg", "rear axle", "mass", "kg"),
-                quantity("left_kg", "left side", "mass", "kg", { clearable: true, placeholder: "not weighed" }),
-                flag("booked", "count the difference from now on"),
+                words("on", says("date")),
+                quantity("front_kg", says("front-axle-2"), "mass", "kg"),
+                quantity("rear_kg", says("rear-axle-2"), "mass", "kg"),
+                quantity("left_kg", says("left-side"), "mass", "kg", { clearable: true, placeholder: says("not-weighed") }),
+                flag("booked", says("count-difference-now")),
               ]}
               item={z}
               onSet={(k, value, label) => void weighings.set(z, { [k]: value }, label)}
             />
             <ChoiceProperty
-              label="loaded as"
+              label={says("loaded")}
               value={z.loaded ?? ""}
-              options={[{ value: "", word: "nobody, tanks empty" }, ...w.loadings.map((x) => ({ value: x.id, word: x.name }))]}
-              onSet={(v) => void weighings.set(z, { loaded: v || null }, "loaded")}
+              options={[{ value: "", word: says("nobody-tanks-empty") }, ...w.loadings.map((x) => ({ value: x.id, word: x.name }))]}
+              onSet={(v) => void weighings.set(z, { loaded: v || null }, says("loaded-2"))}
             />
             {r && (
               <p className="my-1 text-[12px]">
-                The plan says {show(r.model_front_kg, "kg", units)} and {show(r.model_rear_kg, "kg", units)}.{" "}
-                {r.lump_x != null
-                  ? `${show(Math.abs(r.lump_kg), "kg", units)} ${r.lump_kg > 0 ? "more" : "less"}, as if ${show(r.lump_x, "m", units)} from the rear.`
-                  : "No more differs than the scale can tell."}
+                {says("plan-says-more-less", {
+                  model_front_kg: show(r.model_front_kg, "kg", units),
+                  model_rear_kg: show(r.model_rear_kg, "kg", units),
+                  has_lump_x: r.lump_x != null,
+                  lump_kg: show(Math.abs(r.lump_kg), "kg", units),
+                  some_lump_kg: r.lump_kg > 0,
+                  lump_x: r.lump_x != null ? show(r.lump_x, "m", units) : "",
+                })}
               </p>
             )}
             <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void weighings.remove(z)}>
-              strike this weighing
+              {says("strike-weighing")}
             </button>
           </fieldset>
         );
@@ -260,52 +270,54 @@ function WeightSlate({ l }: { l: Loading }) {
             })
           }
         >
-          Enter a weighing
+          {says("enter-weighing")}
         </button>
       )}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Axles and limits</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("axles-limits")}</h3>
       <Fields
         specs={
           part.body.kind === "trailer"
             ? [
-                quantity("rear_axle_x_m", "first axle from the rear", "length", "m", CLEAR),
-                quantity("second_axle_x_m", "second axle", "length", "m", CLEAR),
-                quantity("coupling_x_m", "ball from the rear", "length", "m", CLEAR),
-                quantity("nose_empty_kg", "nose, empty", "mass", "kg", CLEAR),
-                quantity("empty_rear_kg", "axles, empty", "mass", "kg", CLEAR),
-                quantity("gross_limit_kg", "gross limit", "mass", "kg", CLEAR),
-                quantity("nose_limit_kg", "ball’s limit", "mass", "kg", CLEAR),
-                quantity("tow_limit_kg", "may be towed", "mass", "kg", CLEAR),
-                quantity("tow_vehicle_kg", "towing vehicle", "mass", "kg", CLEAR),
+                quantity("rear_axle_x_m", says("first-axle-rear"), "length", "m", CLEAR),
+                quantity("second_axle_x_m", says("second-axle"), "length", "m", CLEAR),
+                quantity("coupling_x_m", says("ball-rear"), "length", "m", CLEAR),
+                quantity("nose_empty_kg", says("nose-empty"), "mass", "kg", CLEAR),
+                quantity("empty_rear_kg", says("axles-empty"), "mass", "kg", CLEAR),
+                quantity("gross_limit_kg", says("gross-limit"), "mass", "kg", CLEAR),
+                quantity("nose_limit_kg", says("balls-limit"), "mass", "kg", CLEAR),
+                quantity("tow_limit_kg", says("may-towed"), "mass", "kg", CLEAR),
+                quantity("tow_vehicle_kg", says("towing-vehicle"), "mass", "kg", CLEAR),
               ]
             : [
-                quantity("rear_axle_x_m", "rear axle from the rear", "length", "m", CLEAR),
-                quantity("front_axle_x_m", "front axle from the rear", "length", "m", CLEAR),
-                quantity("track_m", "track", "length", "m", CLEAR),
-                quantity("floor_height_m", "floor over the ground", "length", "m", CLEAR),
-                quantity("empty_front_kg", "empty, front axle", "mass", "kg", CLEAR),
-                quantity("empty_rear_kg", "empty, rear axle", "mass", "kg", CLEAR),
-                quantity("gross_limit_kg", "gross limit", "mass", "kg", CLEAR),
-                quantity("front_limit_kg", "front axle’s limit", "mass", "kg", CLEAR),
-                quantity("rear_limit_kg", "rear axle’s limit", "mass", "kg", CLEAR),
-                quantity("tyre_front_kg", "front tyres carry", "mass", "kg", CLEAR),
-                quantity("tyre_rear_kg", "rear tyres carry", "mass", "kg", CLEAR),
-                quantity("roof_limit_kg", "roof carries", "mass", "kg", CLEAR),
+                quantity("rear_axle_x_m", says("rear-axle-rear"), "length", "m", CLEAR),
+                quantity("front_axle_x_m", says("front-axle-rear"), "length", "m", CLEAR),
+                quantity("track_m", says("track"), "length", "m", CLEAR),
+                quantity("floor_height_m", says("floor-over-ground"), "length", "m", CLEAR),
+                quantity("empty_front_kg", says("empty-front-axle-2"), "mass", "kg", CLEAR),
+                quantity("empty_rear_kg", says("empty-rear-axle-2"), "mass", "kg", CLEAR),
+                quantity("gross_limit_kg", says("gross-limit"), "mass", "kg", CLEAR),
+                quantity("front_limit_kg", says("front-axles-limit"), "mass", "kg", CLEAR),
+                quantity("rear_limit_kg", says("rear-axles-limit"), "mass", "kg", CLEAR),
+                quantity("tyre_front_kg", says("front-tyres-carry"), "mass", "kg", CLEAR),
+                quantity("tyre_rear_kg", says("rear-tyres-carry"), "mass", "kg", CLEAR),
+                quantity("roof_limit_kg", says("roof-carries"), "mass", "kg", CLEAR),
                 ...(design.vehicle?.preset === "truck_camper" ? CAMPER : []),
               ]
         }
         item={running}
         onSet={(k, value, label) => void edit([{ op: "replace", path: `/fit/body/running/${k}`, value }], label)}
       />
-      {part.body.assumed.length > 0 && <p className="my-1 text-[12px] text-[#d3b6e6]">Typical of the vehicle until entered: {part.body.assumed.join(", ")}.</p>}
+      {part.body.assumed.length > 0 && (
+        <p className="my-1 text-[12px] text-[#d3b6e6]">{says("typical-vehicle-until-entered", { assumed: part.body.assumed.join(", ") })}</p>
+      )}
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
 }
 
-const CLEAR = { clearable: true, placeholder: "typical" } as const;
+const CLEAR = { clearable: true, placeholder: says("typical") } as const;
 const CAMPER = [
-  quantity("camper_kg", "camper by itself", "mass", "kg", { clearable: true, placeholder: "its walls only" }),
-  quantity("camper_x_m", "its centre from the rear", "length", "m", { clearable: true, placeholder: "in the middle" }),
-  quantity("camper_z_m", "its centre over the floor", "length", "m", CLEAR),
+  quantity("camper_kg", says("camper-itself"), "mass", "kg", { clearable: true, placeholder: says("walls-only") }),
+  quantity("camper_x_m", says("centre-rear"), "length", "m", { clearable: true, placeholder: says("middle") }),
+  quantity("camper_z_m", says("centre-over-floor"), "length", "m", CLEAR),
 ];

@@ -3,6 +3,7 @@ import { useCallback, useMemo } from "react";
 import type { PatchOp, Schemas } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
+import { says } from "../../words/fit";
 import type { PlaceDoc, Thing } from "./geometry";
 import { posed } from "./geometry";
 
@@ -55,7 +56,7 @@ export function useFit() {
         { op: "test", path: `/fit/places/${i}/of`, value: key },
         { op: "remove", path: `/fit/places/${i}` },
       ],
-      `took ${byKey.get(key)?.name ?? key} out of its place`,
+      says("took-out-place", { name: byKey.get(key)?.name ?? key }),
     );
   };
   /** Where a thing would stand at first: in the middle, or on the roof. */
@@ -80,7 +81,7 @@ export function useFit() {
       own.map((o) => o.id),
     );
     const value = { ...piece, id, hollow: !["bed", "seat", "luggage", "removed"].includes(piece.kind), flammable: false, by: "typed" };
-    return (await edit([{ op: "add", path: "/fit/own/-", value }], `added ${piece.name}`)) ? `own:${id}` : null;
+    return (await edit([{ op: "add", path: "/fit/own/-", value }], says("added", { piece: piece.name }))) ? `own:${id}` : null;
   };
   const removeOwn = (key: string) => {
     const own = doc.own ?? [];
@@ -93,7 +94,7 @@ export function useFit() {
         ...(size < 0 ? [] : [{ op: "remove" as const, path: `/fit/sizes/${size}` }]),
         { op: "remove", path: `/fit/own/${i}` },
       ],
-      `removed ${own[i]?.name ?? key}`,
+      says("removed-2", { name: own[i]?.name ?? key }),
     );
   };
   return { ...v, doc, part, byKey, placeOf, putOps, put, lift, start, setPlace, setSize, setOwn, addOwn, removeOwn };

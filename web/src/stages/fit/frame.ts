@@ -1,13 +1,15 @@
 /** How a pane of the drawing shows the vehicle: looks, scale, fills, strokes and which names have room. */
+
+import { says } from "../../words/fit";
 import { type Body, type Box, endOf, type Thing } from "./geometry";
 
 export type Look = "plan" | "left" | "right" | "under" | "slant";
 export const LOOKS: Record<Look, string> = {
-  plan: "plan and side",
-  left: "left side",
-  right: "right side",
-  under: "under the floor",
-  slant: "slantwise",
+  plan: says("plan-side"),
+  left: says("left-side"),
+  right: says("right-side"),
+  under: says("under-floor"),
+  slant: says("slantwise"),
 };
 
 export const FILL: Record<string, string> = {

@@ -1,6 +1,7 @@
 /** The roof plan as the page uses it: what lies where, what is in its way while it is moved, and the edits, each one undoable. */
 import type { PatchOp, Schemas } from "../../data/client";
 import { freshId } from "../../data/patch";
+import { says } from "../../words/fit";
 import { useFit } from "./data";
 
 export type RoofThing = Schemas["RoofThingPart"];
@@ -38,7 +39,7 @@ export function inTheWay(t: RoofThing, r: Four, roof: Schemas["RoofShapePart"], 
   const e = EDGE[t.kind] ?? 0.05;
   const [x0, x1, y0, y1] = roof.rect as Four;
   const over = Math.max(x0 + e - r[0], r[1] - x1 + e, y0 + e - r[2], r[3] - y1 + e);
-  if (over > 0.0005) return { mm: Math.ceil(1000 * over), what: "the edge" };
+  if (over > 0.0005) return { mm: Math.ceil(1000 * over), what: says("edge") };
   for (const o of others) {
     if (o.key === t.key || !o.rect) continue;
     if ([t.kind, o.kind].includes("gland") && [t.kind, o.kind].includes("panel")) continue;
@@ -136,7 +137,7 @@ export function useRoof() {
         { op: "test", path: `/fit/roof/spots/${i}/of`, value: t.key },
         { op: "remove", path: `/fit/roof/spots/${i}` },
       ],
-      `took ${t.name} off the roof`,
+      says("took-off-roof", { name: t.name }),
     );
   };
   const setCut = (t: RoofThing, fields: Partial<Schemas["CutDoc"]>, what: string) => {
@@ -183,7 +184,7 @@ export function useRoof() {
       measured: true,
     };
     ops.push(i < 0 ? { op: "add", path: "/fit/roof/cuts/-", value } : { op: "replace", path: `/fit/roof/cuts/${i}`, value });
-    return edit(ops, `${t.name}: sizes of ${p.name}`);
+    return edit(ops, says("sizes-2", { name: t.name, name_2: p.name }));
   };
   const set = (key: string, value: unknown, what: string) => edit([{ op: "replace", path: `/fit/roof/${key}`, value }], what);
   const addOwn = async (kind: string, name: string, size: Partial<Schemas["RoofOwn"]>) => {
@@ -194,7 +195,7 @@ export function useRoof() {
     );
     const n = own.filter((o) => o.kind === kind).length;
     const value = { id, name: n ? `${name} ${n + 1}` : name, kind, length_m: 0.4, width_m: 0.4, height_m: 0.05, mass_kg: 0, by: "typed", ...size };
-    return (await edit([{ op: "add", path: "/fit/roof/own/-", value }], `added ${name.toLowerCase()}`)) ? `roof:${id}` : null;
+    return (await edit([{ op: "add", path: "/fit/roof/own/-", value }], says("added-2", { name: name.toLowerCase() }))) ? `roof:${id}` : null;
   };
   const removeOwn = (key: string) => {
     const own = doc.own ?? [];
@@ -207,7 +208,7 @@ export function useRoof() {
         ...(cut < 0 ? [] : [{ op: "remove" as const, path: `/fit/roof/cuts/${cut}` }]),
         { op: "remove", path: `/fit/roof/own/${i}` },
       ],
-      `removed ${own[i]?.name ?? key}`,
+      says("removed-2", { name: own[i]?.name ?? key }),
     );
   };
   return {

@@ -1,13 +1,14 @@
 /** Openings of sides, rear and floor: what the picture draws, and the changes that are made to them. */
 import type { PatchOp, Schemas } from "../../data/client";
 import { freshId } from "../../data/patch";
+import { says } from "../../words/fit";
 import { useFit } from "./data";
 
 export type SideThing = Schemas["SideThingPart"];
 export type Face = Schemas["FacePart"];
 export type Four = [number, number, number, number];
 type Cut = Schemas["SideCut"];
-export const FACE_WORDS = { left: "Left side", right: "Right side", rear: "Rear", floor: "Floor" } as const;
+export const FACE_WORDS = { left: says("left-side-2"), right: says("right-side-2"), rear: says("rear-4"), floor: says("floor") } as const;
 export type FaceKey = keyof typeof FACE_WORDS;
 /** A thousandth of a metre is as fine as anybody marks. */
 export const milli = (x: number) => Math.round(1000 * x) / 1000;
@@ -74,7 +75,7 @@ export function useSides() {
         { op: "test", path: `/fit/sides/cuts/${i}/of`, value: t.key },
         { op: "remove", path: `/fit/sides/cuts/${i}` },
       ],
-      `took ${t.name} out of the ${FACE_WORDS[t.face as FaceKey].toLowerCase()}`,
+      says("took-out", { name: t.name, face: FACE_WORDS[t.face as FaceKey].toLowerCase() }),
     );
   };
   /** All that isn't set out, each where it could begin, as one change. */
@@ -86,7 +87,7 @@ export function useSides() {
         path: "/fit/sides/cuts/-",
         value: { ...fresh(t), by: "proposal" },
       }));
-    return ops.length ? edit(ops, `set out ${ops.length} openings`) : Promise.resolve(false);
+    return ops.length ? edit(ops, says("set-out-openings", { ops_count: ops.length })) : Promise.resolve(false);
   };
   const set = (key: string, value: unknown, what: string) => edit([{ op: "replace", path: `/fit/sides/${key}`, value }], what);
   const add = async (kind: string, name: string) => {
@@ -97,7 +98,7 @@ export function useSides() {
     );
     const n = own.filter((o) => o.kind === kind).length;
     const value = { id, name: n ? `${name} ${n + 1}` : name, kind };
-    return (await edit([{ op: "add", path: "/fit/sides/own/-", value }], `added ${name.toLowerCase()}`)) ? `hole:${id}` : null;
+    return (await edit([{ op: "add", path: "/fit/sides/own/-", value }], says("added-2", { name: name.toLowerCase() }))) ? `hole:${id}` : null;
   };
   const remove = (key: string) => {
     const own = doc.own ?? [];
@@ -105,7 +106,7 @@ export function useSides() {
     const at = cuts.findIndex((c) => c.of === key);
     return edit(
       [...(at < 0 ? [] : [{ op: "remove" as const, path: `/fit/sides/cuts/${at}` }]), { op: "remove", path: `/fit/sides/own/${i}` }],
-      `removed ${own[i]?.name ?? key}`,
+      says("removed-2", { name: own[i]?.name ?? key }),
     );
   };
   return { ...fit, sides: part, sidesDoc: doc, putCut: put, liftCut: lift, setOutAll, setSides: set, addHole: add, removeHole: remove };

@@ -11,13 +11,13 @@ import { Bench } from "../../shell/Bench";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/gas";
 import { useGas } from "./edit";
 import { Sentence } from "./Sentence";
 import { COOKING, METHODS, SCHOOL_OF, VIEWS } from "./words";
 
 type Method = Schemas["MethodOut"];
-const CAUTION =
-  "An alcohol stove is filled outside and cold. Every flame needs a carbon monoxide alarm and fixed vents. Induction takes its full power at once: see inverter and bank in Power.";
+const CAUTION = says("alcohol-stove-filled-outside");
 
 /** Four small columns of bars: minutes, fuel a day, charge a day, water into the room a day. */
 function CookingPicture() {
@@ -29,16 +29,16 @@ function CookingPicture() {
   const narrow = width < 620;
   const left = narrow ? 96 : 150;
   const cols: { word: string; of: (m: Method) => number; text: (v: number) => string; fill: string }[] = [
-    { word: "minutes a meal", of: (m) => m.time_min, text: (v) => v.toFixed(0), fill: "var(--color-peat)" },
-    { word: "fuel a day, g", of: (m) => m.fuel_g_day ?? 0, text: (v) => (v > 0 ? v.toFixed(0) : "none"), fill: "var(--color-gorse)" },
-    { word: "from the bank a day, Ah", of: (m) => m.battery_charge_ah_day ?? 0, text: (v) => (v > 0 ? v.toFixed(0) : "none"), fill: "var(--color-loch)" },
+    { word: says("minutes-meal"), of: (m) => m.time_min, text: (v) => v.toFixed(0), fill: "var(--color-peat)" },
+    { word: says("fuel-day-g"), of: (m) => m.fuel_g_day ?? 0, text: (v) => (v > 0 ? v.toFixed(0) : says("none")), fill: "var(--color-gorse)" },
+    { word: says("bank-day-ah"), of: (m) => m.battery_charge_ah_day ?? 0, text: (v) => (v > 0 ? v.toFixed(0) : says("none")), fill: "var(--color-loch)" },
     ...(narrow
       ? []
       : [
           {
-            word: "water into the air a day, g",
+            word: says("water-into-air-day"),
             of: (m: Method) => m.water_vapour_g * meals,
-            text: (v: number) => (v > 0 ? v.toFixed(0) : "none"),
+            text: (v: number) => (v > 0 ? v.toFixed(0) : says("none")),
             fill: "var(--color-heather)",
           },
         ]),
@@ -51,9 +51,14 @@ function CookingPicture() {
         className="block w-full"
         role="img"
         aria-label={rows
-          .map(
-            (m) =>
-              `${say(METHODS[m.method] ?? "")}: ${m.time_min.toFixed(0)} minutes, ${m.fuel_g_day != null ? `${m.fuel_g_day.toFixed(0)} g` : `${(m.battery_charge_ah_day ?? 0).toFixed(0)} Ah`} a day`,
+          .map((m) =>
+            says("minutes-g-ah-day", {
+              method: say(METHODS[m.method] ?? ""),
+              time_min: m.time_min,
+              has_fuel_g_day: m.fuel_g_day != null,
+              fuel_g_day: m.fuel_g_day ?? 0,
+              battery_charge_ah_day: m.battery_charge_ah_day ?? 0,
+            }),
           )
           .join("; ")}
       >
@@ -99,36 +104,34 @@ function Whole() {
   const { g, part, set, put } = useGas();
   const m = part.cooking.find((x) => x.method === "induction");
   return (
-    <Slate title="Gas" sub="or cooking without it">
+    <Slate title={says("gas")} sub={says("cooking-without")}>
       <FindingList findings={report.findings.filter((f) => f.stage === "gas" && f.subject === "cooking")} />
       <Fields
         specs={[
-          choice("cooking", "cooking is", COOKING, { none: "not decided" }),
-          ...(g.cooking === "alcohol" ? [flag("alcohol_cold_outside", "its canister is filled outside and cold")] : []),
+          choice("cooking", says("cooking"), COOKING, { none: says("not-decided") }),
+          ...(g.cooking === "alcohol" ? [flag("alcohol_cold_outside", says("canister-filled-outside-cold"))] : []),
         ]}
         item={g}
         onSet={(key, value, label) => void set(key, value, label)}
       />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">A usual meal</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("usual-meal")}</h3>
       <Fields
         specs={[
-          quantity("boil_l", "water brought to the boil", "volume", "L"),
-          quantity("simmer_min", "then simmering, minutes", "count", ""),
-          quantity("simmer_w", "heat into the pot then", "power", "W"),
-          quantity("meals_day", "meals a day", "count", ""),
+          quantity("boil_l", says("water-brought-boil"), "volume", "L"),
+          quantity("simmer_min", says("then-simmering-minutes"), "count", ""),
+          quantity("simmer_w", says("heat-into-pot-then"), "power", "W"),
+          quantity("meals_day", says("meals-day"), "count", ""),
         ]}
         item={g.meal ?? {}}
-        onSet={put("meal", "a usual meal")}
+        onSet={put("meal", says("usual-meal-2"))}
       />
-      <p className="my-1 text-[12px] text-chalk-dim">{Math.round(part.useful_wh)} Wh of heat go into the pot.</p>
+      <p className="my-1 text-[12px] text-chalk-dim">{says("wh-heat-go-into", { useful_wh: Math.round(part.useful_wh) })}</p>
       {m && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          Induction asks {Math.round(m.battery_power_w ?? 0)} W of the bank at once, and {(m.battery_charge_ah_day ?? 0).toFixed(0)} Ah a day.
+          {says("induction-asks-w-bank", { battery_power_w: Math.round(m.battery_power_w ?? 0), battery_charge_ah_day: m.battery_charge_ah_day ?? 0 })}
         </p>
       )}
-      <p className="my-1 text-[12px] text-chalk-dim">
-        No gas means no locker, no drop vents, no certificate, and no yearly test; it means a larger bank, or another fuel. Efficiencies are usual ones.
-      </p>
+      <p className="my-1 text-[12px] text-chalk-dim">{says("no-gas-means-no")}</p>
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
@@ -139,12 +142,18 @@ export function CookingView() {
   const { part } = useGas();
   const { units } = usePerson();
   const columns: Column<Method>[] = [
-    { key: "method", label: "way", width: "24%", kind: "computed", show: (m) => <span className="font-sans text-peat">{say(METHODS[m.method] ?? "")}</span> },
-    { key: "input", label: "energy a meal", width: "15%", align: "right", kind: "computed", show: (m) => show(m.input_wh, "Wh", units) },
-    { key: "time", label: "minutes", width: "11%", align: "right", kind: "computed", show: (m) => m.time_min.toFixed(0) },
+    {
+      key: "method",
+      label: says("way"),
+      width: "24%",
+      kind: "computed",
+      show: (m) => <span className="font-sans text-peat">{say(METHODS[m.method] ?? "")}</span>,
+    },
+    { key: "input", label: says("energy-meal"), width: "15%", align: "right", kind: "computed", show: (m) => show(m.input_wh, "Wh", units) },
+    { key: "time", label: says("minutes"), width: "11%", align: "right", kind: "computed", show: (m) => m.time_min.toFixed(0) },
     {
       key: "fuel",
-      label: "fuel a day",
+      label: says("fuel-day"),
       width: "16%",
       align: "right",
       kind: "computed",
@@ -152,7 +161,7 @@ export function CookingView() {
     },
     {
       key: "ah",
-      label: "charge a day",
+      label: says("charge-day"),
       width: "16%",
       align: "right",
       kind: "computed",
@@ -160,7 +169,7 @@ export function CookingView() {
     },
     {
       key: "w",
-      label: "bank at once",
+      label: says("bank-once"),
       width: "16%",
       align: "right",
       kind: "computed",
@@ -169,11 +178,11 @@ export function CookingView() {
   ];
   return (
     <Bench
-      title="Gas"
+      title={says("gas")}
       sentence={<Sentence />}
       picture={<CookingPicture />}
-      tools={<StageViews stage="Gas" views={VIEWS} />}
-      ledger={<Ledger label="Ways to cook" rows={part.cooking} columns={columns} id={rowId} empty={<p className="m-0">Nothing to compare.</p>} />}
+      tools={<StageViews stage={says("gas")} views={VIEWS} />}
+      ledger={<Ledger label={says("ways-cook")} rows={part.cooking} columns={columns} id={rowId} empty={<p className="m-0">{says("nothing-compare")}</p>} />}
       slate={<Whole />}
     />
   );

@@ -17,12 +17,12 @@ import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/gas";
 import { type GasVent, type LowPoint, useGas, useLowPoints, useVents } from "./edit";
 import { Sentence } from "./Sentence";
 import { OPENS, POSITIONS, RULE_SETS, VIEWS, wordOf } from "./words";
 
-const CAUTION =
-  "Vents are never closed, in winter too: gas runs down and must find its way out. Sleeping: heaters room-sealed, carbon monoxide alarm tested. You may cut the locker and its vents; joining pipe is the fitter’s work.";
+const CAUTION = says("vents-never-closed-winter");
 
 /** Need against have, side by side with the locker drawn to scale. */
 function LockerPicture() {
@@ -42,14 +42,14 @@ function LockerPicture() {
   const needs: { word: string; need: number; have: number; ok: boolean }[] = [
     ...(p
       ? [
-          { word: "locker, low", need: p.need_low_mm2, have: p.have_low_mm2, ok: p.have_low_mm2 >= p.need_low_mm2 },
-          ...(p.need_high_mm2 > 0 ? [{ word: "locker, high", need: p.need_high_mm2, have: p.have_high_mm2, ok: p.have_high_mm2 >= p.need_high_mm2 }] : []),
+          { word: says("locker-low"), need: p.need_low_mm2, have: p.have_low_mm2, ok: p.have_low_mm2 >= p.need_low_mm2 },
+          ...(p.need_high_mm2 > 0 ? [{ word: says("locker-high"), need: p.need_high_mm2, have: p.have_high_mm2, ok: p.have_high_mm2 >= p.need_high_mm2 }] : []),
         ]
       : []),
     ...(part.room
       ? [
-          { word: "room, high", need: part.room.need_high_mm2, have: part.room.have_high_mm2, ok: part.room.have_high_mm2 >= part.room.need_high_mm2 },
-          { word: "room, low", need: part.room.need_low_mm2, have: part.room.have_low_mm2, ok: part.room.have_low_mm2 >= part.room.need_low_mm2 },
+          { word: says("room-high"), need: part.room.need_high_mm2, have: part.room.have_high_mm2, ok: part.room.have_high_mm2 >= part.room.need_high_mm2 },
+          { word: says("room-low"), need: part.room.need_low_mm2, have: part.room.have_low_mm2, ok: part.room.have_low_mm2 >= part.room.need_low_mm2 },
         ]
       : []),
   ];
@@ -63,10 +63,10 @@ function LockerPicture() {
         viewBox={`0 0 ${width} ${H}`}
         className="block w-full"
         role="img"
-        aria-label={`${at ? `${at.name}, ${circles.length} vessels` : "no locker"}; ${needs.map((n) => say(`${n.word} ${Math.round(n.have)} of ${Math.round(n.need)} mm²`)).join(", ")}`}
+        aria-label={`${at ? `${at.name}, ${circles.length} vessels` : "no locker"}; ${needs.map((n) => say(says("mm", { word: n.word, have: Math.round(n.have), need: Math.round(n.need) }))).join(", ")}`}
       >
         <text x="8" y="18" fontSize="12" fontWeight="600" fill="currentColor">
-          {at ? "locker, from above" : "no locker yet"}
+          {at ? says("locker-above") : says("no-locker-yet")}
         </text>
         {at && (
           <g transform="translate(14 30)">
@@ -113,7 +113,7 @@ function LockerPicture() {
                     <g>
                       <path d={`M${vx + vw / 2} ${d + 4}v20m-5 -6l5 6l5 -6`} fill="none" stroke="var(--color-loch)" strokeWidth="2" />
                       <text x={vx + vw / 2 + 10} y={d + 22} fontSize="11" fill="currentColor">
-                        falls outside
+                        {says("falls-outside")}
                       </text>
                     </g>
                   )}
@@ -121,7 +121,7 @@ function LockerPicture() {
               );
             })}
             <text x="0" y={d + 44} fontSize="11" fill="currentColor">
-              {`${at.sealed ? "sealed to the inside" : "not sealed to the inside"}; opens ${wordOf(OPENS, at.opens)}`}
+              {says("sealed-inside-not-sealed", { sealed: at.sealed, opens: wordOf(OPENS, at.opens) })}
             </text>
             <text x="0" y={d + 60} fontSize="11" fill="currentColor">
               {say(`${Math.round(1000 * (at.length_m ?? 0))} × ${Math.round(1000 * (at.width_m ?? 0))} × ${Math.round(1000 * (at.height_m ?? 0))} mm`)}
@@ -130,7 +130,7 @@ function LockerPicture() {
         )}
         {needs.length > 0 && (
           <text x={left} y={top - 8} fontSize="12" fontWeight="600" fill="currentColor">
-            free area of vents, need against have
+            {says("free-area-vents-need")}
           </text>
         )}
         {needs.map((n, i) => {
@@ -151,19 +151,19 @@ function LockerPicture() {
               />
               <path d={`M${left + 92 + n.need * s} ${y - 4}v28`} stroke="currentColor" strokeWidth="2" />
               <text x={left + 98 + Math.max(n.have, n.need) * s} y={y + 14} fontSize="11" className="num" fill="currentColor">
-                {say(`${Math.round(n.have / 100)} of ${Math.round(n.need / 100)} cm²`)}
+                {say(says("cm", { have: Math.round(n.have / 100), need: Math.round(n.need / 100) }))}
               </text>
             </g>
           );
         })}
         <g transform={`translate(${left} ${top + needs.length * 38 + 18})`} fontSize="11" fill="currentColor">
-          {p && !p.ok && (
-            <text y="0">{say(`One round drain of ${Math.ceil(p.round_drain_mm)} mm would be enough for the low side; mesh blocks half of it.`)}</text>
-          )}
-          <text y="18">{g.lpg_alarm ? say(`Gas alarm ${Math.round(1000 * (g.lpg_alarm.height_m ?? 0))} mm over the floor.`) : "No gas alarm yet."}</text>
+          {p && !p.ok && <text y="0">{say(says("one-round-drain-mm", { round_drain_mm: Math.ceil(p.round_drain_mm) }))}</text>}
+          <text y="18">
+            {g.lpg_alarm ? say(says("gas-alarm-mm-over", { height_m: Math.round(1000 * (g.lpg_alarm.height_m ?? 0)) })) : says("no-gas-alarm-yet")}
+          </text>
           {(g.low_points ?? []).map((l, i) => (
             <text key={l.id} y={36 + i * 18}>
-              {`${l.name}${say(`: a hole of ${Math.round(l.hole_mm2 ?? 0)} mm² at ${(l.hole_m ?? 0).toFixed(1)} m.`)}`}
+              {`${l.name}${say(says("hole-mm-m", { hole_mm2: Math.round(l.hole_mm2 ?? 0), hole_m: l.hole_m ?? 0 }))}`}
             </text>
           ))}
         </g>
@@ -178,20 +178,20 @@ function VentSlate({ v }: { v: GasVent & { name: string } }) {
   const { set, remove } = useVents();
   const round = v.diameter_mm != null;
   return (
-    <Slate title={v.name} sub={`vent of the locker, ${wordOf(POSITIONS, v.position)}`}>
+    <Slate title={v.name} sub={says("vent-locker", { positions: wordOf(POSITIONS, v.position) })}>
       <FindingList findings={report.findings.filter((f) => f.subject === `gas-vent:${v.id}`)} />
       <Fields
         specs={[
-          words("name", "name"),
-          choice("position", "sits", POSITIONS),
-          flag("round", "round"),
-          ...(round ? [mm("diameter_mm", "across")] : [mm("width_mm", "width"), mm("height_mm", "height")]),
-          quantity("free_frac", "free of mesh", "fraction", "", { note: "mesh leaves 50 to 70 %" }),
-          count("count", "pieces"),
-          flag("closable", "a cover can close it"),
-          words("blocked_by", "under it, close by"),
-          quantity("to_opening_m", say("to the nearest opening, intake or socket"), "length", "m", { clearable: true, placeholder: "not entered" }),
-          quantity("to_exhaust_m", "to the nearest exhaust or flue", "length", "m", { clearable: true, placeholder: "not entered" }),
+          words("name", says("name")),
+          choice("position", says("sits"), POSITIONS),
+          flag("round", says("round")),
+          ...(round ? [mm("diameter_mm", says("across"))] : [mm("width_mm", says("width")), mm("height_mm", says("height"))]),
+          quantity("free_frac", says("free-mesh"), "fraction", "", { note: says("mesh-leaves") }),
+          count("count", says("pieces")),
+          flag("closable", says("cover-can-close")),
+          words("blocked_by", says("under-close")),
+          quantity("to_opening_m", say(says("nearest-opening-intake-socket")), "length", "m", { clearable: true, placeholder: says("not-entered") }),
+          quantity("to_exhaust_m", says("nearest-exhaust-flue"), "length", "m", { clearable: true, placeholder: says("not-entered") }),
         ]}
         item={{ ...v, round }}
         onSet={(key, value, label) => {
@@ -207,11 +207,11 @@ function VentSlate({ v }: { v: GasVent & { name: string } }) {
         }}
       />
       {v.blocked_by && (
-        <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set(v, { blocked_by: "" }, "nothing under it")}>
-          nothing is under it
+        <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set(v, { blocked_by: "" }, says("nothing-under"))}>
+          {says("nothing-under-2")}
         </button>
       )}
-      <TakeOut remove={() => remove(v)}>Remove this vent</TakeOut>
+      <TakeOut remove={() => remove(v)}>{says("remove-vent")}</TakeOut>
     </Slate>
   );
 }
@@ -221,18 +221,18 @@ function LowSlate({ l }: { l: LowPoint }) {
   const { report } = useVariant();
   const { set, remove } = useLowPoints();
   return (
-    <Slate title={l.name} sub="low point where gas would gather">
+    <Slate title={l.name} sub={says("low-point-where-gas")}>
       <FindingList findings={report.findings.filter((f) => f.subject === `low:${l.id}`)} />
       <Fields
         specs={[
-          words("name", "name"),
-          quantity("hole_mm2", "its hole, mm²", "count", "", { note: say("1 000 mm² with mesh") }),
-          quantity("hole_m", "hole is away by", "length", "m"),
+          words("name", says("name")),
+          quantity("hole_mm2", says("hole-mm"), "count", "", { note: say(says("mm-mesh")) }),
+          quantity("hole_m", says("hole-away"), "length", "m"),
         ]}
         item={l}
         onSet={(key, value, label) => void set(l, { [key]: value }, label)}
       />
-      <TakeOut remove={() => remove(l)}>Remove this point</TakeOut>
+      <TakeOut remove={() => remove(l)}>{says("remove-point")}</TakeOut>
     </Slate>
   );
 }
@@ -249,40 +249,36 @@ function Whole() {
   const at = g.locker;
   const alarm = g.lpg_alarm;
   return (
-    <Slate title="Gas" sub="locker and air">
+    <Slate title={says("gas")} sub={says("locker-air")}>
       <FindingList findings={report.findings.filter((f) => f.stage === "gas" && /^(locker|gas-vent|low|room|gas-alarm)/.test(f.subject))} />
       <SlateFigs ks={["gas/locker_low_mm2", "gas/locker_high_mm2", "air/gas/high_area_mm2", "air/gas/low_area_mm2"]} />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Locker</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("locker")}</h3>
       {at ? (
         <>
           <Fields
             specs={[
-              words("name", "name"),
-              quantity("length_m", "length inside", "length", "m"),
-              quantity("width_m", "width inside", "length", "m"),
-              quantity("height_m", "height inside", "length", "m"),
-              choice("rule_set", "vents by", RULE_SETS, { none: "the region’s rule" }),
-              choice("opens", "opens", OPENS),
-              ...(at.opens === "inside_sealed" ? [quantity("sill_mm", "sill", "length", "mm", { scale: 1000 })] : []),
-              flag("sealed", "gas-tight to the living space"),
-              words("unsealed", "open to the inside"),
-              quantity("to_heat_m", "to exhaust, flue or engine", "length", "m", { clearable: true, placeholder: "not entered" }),
-              ...(boat ? [flag("drain_overboard", "the drain falls overboard"), flag("drain_above_water", "above the water when heeled")] : []),
+              words("name", says("name")),
+              quantity("length_m", says("length-inside"), "length", "m"),
+              quantity("width_m", says("width-inside"), "length", "m"),
+              quantity("height_m", says("height-inside"), "length", "m"),
+              choice("rule_set", says("vents"), RULE_SETS, { none: says("regions-rule") }),
+              choice("opens", says("opens"), OPENS),
+              ...(at.opens === "inside_sealed" ? [quantity("sill_mm", says("sill"), "length", "mm", { scale: 1000 })] : []),
+              flag("sealed", says("gas-tight-living-space")),
+              words("unsealed", says("open-inside")),
+              quantity("to_heat_m", says("exhaust-flue-engine"), "length", "m", { clearable: true, placeholder: says("not-entered") }),
+              ...(boat ? [flag("drain_overboard", says("drain-falls-overboard")), flag("drain_above_water", says("above-water-when-heeled"))] : []),
             ]}
             item={at}
-            onSet={put("locker", "locker")}
+            onSet={put("locker", says("locker-2"))}
           />
           {at.unsealed && (
-            <button
-              type="button"
-              className="text-[12px] text-chalk-dim underline"
-              onClick={() => void set("locker/unsealed", "", "nothing open to the inside")}
-            >
-              nothing is open any more
+            <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("locker/unsealed", "", says("nothing-open-inside"))}>
+              {says("nothing-open-any-more")}
             </button>
           )}
           <Fields
-            specs={[words("sparks", say("in it that sparks: socket, relay, lamp, battery"))]}
+            specs={[words("sparks", say(says("sparks-socket-relay-lamp")))]}
             item={{ sparks: (at.sparks ?? []).join(", ") }}
             onSet={(_, value) =>
               void set(
@@ -292,7 +288,7 @@ function Whole() {
                   .map((s) => s.trim())
                   .filter(Boolean)
                   .slice(0, 12),
-                "sparks in the locker",
+                says("sparks-locker"),
               )
             }
           />
@@ -300,47 +296,47 @@ function Whole() {
             <button
               type="button"
               className="block text-[12px] text-chalk-dim underline"
-              onClick={() => void set("locker/sparks", [], "nothing that sparks in the locker")}
+              onClick={() => void set("locker/sparks", [], says("nothing-sparks-locker"))}
             >
-              nothing that sparks is in it
+              {says("nothing-sparks")}
             </button>
           )}
-          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("locker", null, "no locker")}>
-            no locker
+          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("locker", null, says("no-locker"))}>
+            {says("no-locker")}
           </button>
         </>
       ) : (
-        <button type="button" className="btn btn-slate" onClick={() => void set("locker", NEW_LOCKER, "a locker")}>
-          Add a locker
+        <button type="button" className="btn btn-slate" onClick={() => void set("locker", NEW_LOCKER, says("locker-3"))}>
+          {says("add-locker")}
         </button>
       )}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Low points</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("low-points")}</h3>
       {points.items.map((l) => (
         <button key={l.id} type="button" className="my-0.5 block underline decoration-dotted underline-offset-2" onClick={() => hand.pick("low", l.id)}>
           {l.name}
         </button>
       ))}
       <button type="button" className="btn btn-slate my-1" onClick={() => void points.add().then((id) => id && hand.pick("low", id))}>
-        Add a low point
+        {says("add-low-point")}
       </button>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Gas alarm</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("gas-alarm")}</h3>
       {alarm ? (
         <>
           <Fields
             specs={[
-              quantity("height_m", "over the floor", "length", "m"),
-              quantity("bunk_edge_m", "lowest bunk’s edge", "length", "m", { clearable: true, placeholder: "no bunk" }),
+              quantity("height_m", says("over-floor"), "length", "m"),
+              quantity("bunk_edge_m", says("lowest-bunks-edge"), "length", "m", { clearable: true, placeholder: says("no-bunk") }),
             ]}
             item={alarm}
-            onSet={put("lpg_alarm", "gas alarm")}
+            onSet={put("lpg_alarm", says("gas-alarm-2"))}
           />
-          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("lpg_alarm", null, "no gas alarm")}>
-            no alarm
+          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("lpg_alarm", null, says("no-gas-alarm"))}>
+            {says("no-alarm")}
           </button>
         </>
       ) : (
-        <button type="button" className="btn btn-slate" onClick={() => void set("lpg_alarm", { height_m: 0.15 }, "a gas alarm")}>
-          Add a gas alarm
+        <button type="button" className="btn btn-slate" onClick={() => void set("lpg_alarm", { height_m: 0.15 }, says("gas-alarm-3"))}>
+          {says("add-gas-alarm")}
         </button>
       )}
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
@@ -358,7 +354,7 @@ export function LockerView() {
   const add = vents.add;
   const has = !!g.locker;
   const create = useCallback(async () => {
-    if (!has) return void (await set("locker", NEW_LOCKER, "a locker"));
+    if (!has) return void (await set("locker", NEW_LOCKER, says("locker-3")));
     const id = await add({ position: "low", width_mm: 150, height_mm: 100, free_frac: 0.7 });
     if (id) hand.pick("vent", id);
   }, [add, has, hand.pick, set]);
@@ -366,46 +362,42 @@ export function LockerView() {
   const v = hand.kind === "vent" ? vents.items.find((x) => x.id === hand.id) : undefined;
   const l = hand.kind === "low" ? points.items.find((x) => x.id === hand.id) : undefined;
   const columns: Column<GasVent & { name: string }>[] = [
-    nameColumn(vents, "vent", "28%"),
-    wordColumn("position", "sits", "16%", (x) => wordOf(POSITIONS, x.position)),
+    nameColumn(vents, says("vent"), "28%"),
+    wordColumn("position", says("sits"), "16%", (x) => wordOf(POSITIONS, x.position)),
     {
       key: "size",
-      label: "size",
+      label: says("size"),
       width: "20%",
       align: "right",
       kind: "computed",
       show: (x) => (x.diameter_mm != null ? show(x.diameter_mm, "mm", units) : say(`${x.width_mm} × ${x.height_mm} mm`)),
     },
-    { key: "free", label: "free", width: "10%", align: "right", kind: "computed", show: (x) => `${Math.round(100 * (x.free_frac ?? 1))} %` },
-    { key: "count", label: "pieces", width: "10%", align: "right", kind: "computed", show: (x) => x.count },
-    wordColumn("counts", "counts", "14%", (x) => (x.closable || x.blocked_by ? "no" : "yes")),
+    { key: "free", label: says("free"), width: "10%", align: "right", kind: "computed", show: (x) => `${Math.round(100 * (x.free_frac ?? 1))} %` },
+    { key: "count", label: says("pieces"), width: "10%", align: "right", kind: "computed", show: (x) => x.count },
+    wordColumn("counts", says("counts"), "14%", (x) => (x.closable || x.blocked_by ? says("no") : says("yes"))),
   ];
   return (
     <Bench
-      title="Gas"
+      title={says("gas")}
       sentence={<Sentence />}
       picture={<LockerPicture />}
       tools={
         <>
-          <StageViews stage="Gas" views={VIEWS} />
+          <StageViews stage={says("gas")} views={VIEWS} />
           <button type="button" className="btn btn-main" onClick={() => void create()}>
-            {has ? "Add a vent (n)" : "Add a locker (n)"}
+            {has ? says("add-vent-n") : says("add-locker-n")}
           </button>
         </>
       }
       ledger={
         <ItemLedger
-          label="Vents of the locker"
+          label={says("vents-locker")}
           list={vents}
           kind="vent"
           subject="gas-vent"
           columns={columns}
           onAdd={create}
-          empty={
-            has
-              ? "No vent yet: the locker’s lowest point must lead to the outside."
-              : "No locker yet. It is sealed to the inside, opens to the outside, and vents at its lowest point."
-          }
+          empty={has ? says("no-vent-yet-lockers") : says("no-locker-yet-sealed")}
         />
       }
       slate={v ? <VentSlate v={v} /> : l ? <LowSlate l={l} /> : <Whole />}

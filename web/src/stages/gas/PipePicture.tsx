@@ -7,6 +7,7 @@ import { SERVICES } from "../../pictures/services";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/gas";
 import { type GasPipe, useGas } from "./edit";
 
 const GAS = SERVICES.gas;
@@ -64,19 +65,19 @@ export function PipePicture() {
         role="img"
         aria-label={
           tree
-            ? `Gas pipes with everything burning: ${pipes.map((p) => `${p.name}${say(` ${tree.runs[p.id]?.end_mbar.toFixed(1)} mbar`)}`).join(", ")}`
-            : "Gas pipes: none leads to an appliance yet"
+            ? says("gas-pipes-everything-burning", { pipes: pipes.map((p) => `${p.name}${say(` ${tree.runs[p.id]?.end_mbar.toFixed(1)} mbar`)}`).join(", ") })
+            : says("gas-pipes-none-leads")
         }
       >
         <text x="8" y="18" fontSize="12" fontWeight="600" fill="currentColor">
-          everything burning
+          {says("everything-burning")}
         </text>
         {!narrow && (
           <g>
             <rect x="14" y={mid - 30} width="34" height="52" rx="9" fill="none" stroke="currentColor" strokeWidth="1.6" />
             <rect x="26" y={mid - 37} width="10" height="7" fill="currentColor" />
             <text x="31" y={mid + 38} fontSize="11" textAnchor="middle" fill="currentColor">
-              {count === 1 ? "1 vessel" : `${count} vessels`}
+              {count === 1 ? says("vessel") : says("vessels", { count })}
             </text>
             <path
               d={`M48 ${mid - 12}q22 ${(g.hoses ?? []).length ? -26 : 0} 46 12`}
@@ -101,7 +102,7 @@ export function PipePicture() {
             {say(`${part.nominal_mbar.toFixed(1).replace(/\.0$/, "")} mbar`)}
           </text>
           <text x={narrow ? 24 : 108} y={mid + 30} fontSize="10.5" textAnchor="middle" fill="currentColor">
-            {r ? "regulator" : "no regulator"}
+            {r ? says("regulator") : says("no-regulator")}
           </text>
         </g>
         <path d={`M${narrow ? 38 : 122} ${mid}H${x0}`} stroke={GAS.colour} strokeWidth="3" strokeDasharray={GAS.dash} />
@@ -118,7 +119,7 @@ export function PipePicture() {
             />
             <path d={`M${x0 - 40} ${mid + 8}l16 -16`} stroke="currentColor" strokeWidth="1.4" />
             <text x={x0 - 32} y={narrow ? mid - 14 : mid + 24} fontSize="10.5" textAnchor={narrow ? "start" : "middle"} fill="currentColor">
-              solenoid
+              {says("solenoid")}
             </text>
           </g>
         )}
@@ -152,7 +153,7 @@ export function PipePicture() {
               {!narrow && run && xe - xs > 84 && (
                 <text x={xs + 32} y={ye - 8} fontSize="10.5" className="num" fill="currentColor">
                   {xe - xs > 230
-                    ? say(`${(p.length_m ?? 0).toFixed(1)} m of ${bore} mm, −${run.drop_mbar.toFixed(2)}${end ? "" : ` → ${run.end_mbar.toFixed(2)} mbar`}`)
+                    ? say(says("m-mm-mbar", { length_m: p.length_m ?? 0, bore, drop_mbar: run.drop_mbar, has_end: Boolean(end), end_mbar: run.end_mbar }))
                     : say(`${bore} mm, −${run.drop_mbar.toFixed(2)}`)}
                 </text>
               )}
@@ -176,7 +177,13 @@ export function PipePicture() {
         {tree && (
           <text x={width - 8} y={H - 8} fontSize="11" textAnchor="end" fill="currentColor">
             {say(
-              `${GAS.tag} lost to the worst end ${tree.worst_mbar.toFixed(2)} of ${tree.limit_mbar} mbar${tree.chosen_mm != null && pipes.some((p) => p.inner_diameter_mm == null) ? `; Bothy’s size ${tree.chosen_mm} mm` : ""}`,
+              says("lost-worst-end-mbar", {
+                tag: GAS.tag,
+                worst_mbar: tree.worst_mbar,
+                limit_mbar: tree.limit_mbar,
+                has_chosen_mm_and_some: tree.chosen_mm != null && pipes.some((p) => p.inner_diameter_mm == null),
+                chosen_mm: tree.chosen_mm ?? "",
+              }),
             )}
           </text>
         )}

@@ -18,13 +18,13 @@ import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/gas";
 import { type GasPipe, type Hose, useGas, useHoses, usePipes } from "./edit";
 import { PipePicture } from "./PipePicture";
 import { Sentence } from "./Sentence";
 import { DRIVING, FITTINGS, JOINTS, MATERIALS, MOUNTS, REGIMES, VIEWS } from "./words";
 
-const CAUTION =
-  "You may plan, run empty sleeves and mount appliances unconnected. Joining pipe, connecting, commissioning, converting jets and altering a regulator are the fitter’s, unless the region gives you the right.";
+const CAUTION = says("you-may-plan-run");
 
 function RunSlate({ p }: { p: GasPipe & { name: string } }) {
   const say = useSaid();
@@ -35,62 +35,62 @@ function RunSlate({ p }: { p: GasPipe & { name: string } }) {
   const mine = below(p.id, items);
   const fed = new Set(items.filter((x) => x.id !== p.id).map((x) => x.appliance));
   return (
-    <Slate title={p.name} sub={p.appliance ? "a run to an appliance" : "a run that goes on"}>
+    <Slate title={p.name} sub={p.appliance ? says("run-appliance") : says("run-goes")}>
       <FindingList findings={report.findings.filter((f) => f.subject === `gas-run:${p.id}`)} />
       {run && (
         <p className="my-1 text-[12px]">
-          {say(`${run.flow_kg_h.toFixed(2)} kg/h through `)}
-          {say(`${run.inner_diameter_mm} mm take `)}
+          {say(says("kg-h-through", { flow_kg_h: run.flow_kg_h }))}
+          {say(says("mm-take", { inner_diameter_mm: run.inner_diameter_mm }))}
           {say(`${run.drop_mbar.toFixed(2)} mbar; `)}
-          {say(`${run.lost_mbar.toFixed(2)} mbar are lost to its end, `)}
-          {say(`${run.end_mbar.toFixed(2)} mbar stand there. Reynolds number `)}
+          {say(says("mbar-lost-end", { lost_mbar: run.lost_mbar }))}
+          {say(says("mbar-stand-there-reynolds", { end_mbar: run.end_mbar }))}
           {Math.round(run.reynolds)}: {REGIMES[run.regime]}.
         </p>
       )}
       <Fields
         specs={[
-          words("name", "name"),
+          words("name", says("name")),
           choice(
             "parent",
-            "begins at",
+            says("begins"),
             items.filter((x) => !mine.has(x.id)).map((x) => ({ value: x.id, word: x.name })),
-            { none: "the regulator" },
+            { none: says("regulator-2") },
           ),
           choice(
             "appliance",
-            "feeds",
+            says("feeds"),
             (g.appliances ?? []).filter((a) => !fed.has(a.id)).map((a) => ({ value: a.id, word: a.name })),
-            { none: "goes on" },
+            { none: says("goes") },
           ),
-          mm("inner_diameter_mm", "bore", {
+          mm("inner_diameter_mm", says("bore"), {
             clearable: true,
-            placeholder: "Bothy’s size",
-            note: say(design.region === "us" ? "inside: tube of 3/8 in has 7.9 mm, of 1/2 in 10.9 mm" : "inside: pipe of 8 mm has 6 mm, of 10 mm 8 mm"),
+            placeholder: says("bothys-size"),
+            note: say(design.region === "us" ? says("inside-tube-has-mm") : says("inside-pipe-mm-has")),
           }),
-          quantity("length_m", "length", "length", "m"),
-          choice("material", "pipe", MATERIALS),
-          choice("joint", "joints", JOINTS),
+          quantity("length_m", says("length"), "length", "m"),
+          choice("material", says("pipe"), MATERIALS),
+          choice("joint", says("joints"), JOINTS),
         ]}
         item={p}
         onSet={(key, value, label) => void set(p, { [key]: value }, label)}
       />
       <Fittings known={FITTINGS} fittings={p.fittings} onSet={(fittings, label) => void set(p, { fittings }, label)} />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Way</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("way-2")}</h3>
       <Fields
         specs={[
-          quantity("clip_m", "clips every", "length", "m", { clearable: true, placeholder: "not entered" }),
-          flag("grommets", "a grommet at each panel"),
-          mm("to_cable_mm", "to the nearest cable", { clearable: true, placeholder: "not entered" }),
-          flag("crosses_cable", "it only crosses it"),
-          ...(p.crosses_cable ? [flag("cable_cover", "with a cover between")] : []),
-          mm("to_hot_mm", "to exhaust or heat", { clearable: true, placeholder: "not entered" }),
-          flag("shielded", "a shield between"),
-          flag("hidden_joint", "a joint in a void or under the floor"),
+          quantity("clip_m", says("clips-every"), "length", "m", { clearable: true, placeholder: says("not-entered") }),
+          flag("grommets", says("grommet-each-panel")),
+          mm("to_cable_mm", says("nearest-cable"), { clearable: true, placeholder: says("not-entered") }),
+          flag("crosses_cable", says("only-crosses")),
+          ...(p.crosses_cable ? [flag("cable_cover", says("cover-between"))] : []),
+          mm("to_hot_mm", says("exhaust-heat"), { clearable: true, placeholder: says("not-entered") }),
+          flag("shielded", says("shield-between")),
+          flag("hidden_joint", says("joint-void-under-floor")),
         ]}
         item={p}
         onSet={(key, value, label) => void set(p, { [key]: value }, label)}
       />
-      <TakeOut remove={() => remove(p)}>Remove this run</TakeOut>
+      <TakeOut remove={() => remove(p)}>{says("remove-run")}</TakeOut>
     </Slate>
   );
 }
@@ -99,22 +99,22 @@ function HoseSlate({ h }: { h: Hose }) {
   const { report } = useVariant();
   const { set, remove } = useHoses();
   return (
-    <Slate title={h.name} sub={h.high_pressure ? "hose before the regulator" : "hose after the regulator"}>
+    <Slate title={h.name} sub={h.high_pressure ? says("hose-before-regulator") : says("hose-after-regulator")}>
       <FindingList findings={report.findings.filter((f) => f.subject === `hose:${h.id}`)} />
       <Fields
         specs={[
-          words("name", "name"),
-          flag("high_pressure", "before the regulator"),
-          quantity("length_m", "length", "length", "m"),
-          quantity("age_years", "age from its date, years", "count", "", { clearable: true, placeholder: "no date on it" }),
-          flag("slides", "to a vessel on a slide-out"),
-          flag("cracked", "its surface is cracked"),
-          flag("through_wall", "it passes a wall, floor or void"),
+          words("name", says("name")),
+          flag("high_pressure", says("before-regulator")),
+          quantity("length_m", says("length"), "length", "m"),
+          quantity("age_years", says("age-date-years"), "count", "", { clearable: true, placeholder: says("no-date-2") }),
+          flag("slides", says("vessel-slide-out")),
+          flag("cracked", says("surface-cracked")),
+          flag("through_wall", says("passes-wall-floor-void")),
         ]}
         item={h}
         onSet={(key, value, label) => void set(h, { [key]: value }, label)}
       />
-      <TakeOut remove={() => remove(h)}>Remove this hose</TakeOut>
+      <TakeOut remove={() => remove(h)}>{says("remove-hose")}</TakeOut>
     </Slate>
   );
 }
@@ -132,79 +132,79 @@ function Whole() {
     </button>
   );
   return (
-    <Slate title="Gas" sub="regulator, hoses, pipes">
+    <Slate title={says("gas")} sub={says("regulator-hoses-pipes")}>
       <FindingList findings={report.findings.filter((f) => f.stage === "gas" && /^(gas-run|hose|regulator|solenoid)/.test(f.subject))} />
       <SlateFigs ks={["gas/worst_mbar", "gas/pipe_mm", "gas/peak_kg_h", "gas/regulator_min_kg_h", "gas/solenoid_wh"]} />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Regulator</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("regulator-3")}</h3>
       {r ? (
         <>
           <Fields
             specs={[
-              words("name", "name"),
-              quantity("nominal_mbar", "gives", "pressure", "mbar", {
+              words("name", says("name")),
+              quantity("nominal_mbar", says("gives"), "pressure", "mbar", {
                 scale: 0.01,
                 clearable: true,
-                placeholder: say(`${part.nominal_mbar} mbar, the region’s`),
+                placeholder: say(says("mbar-regions", { nominal_mbar: part.nominal_mbar })),
               }),
-              quantity("capacity_kg_h", "capacity, kg/h", "count", ""),
-              quantity("age_years", "age from its date, years", "count", "", { clearable: true, placeholder: "not entered" }),
-              choice("mount", "sits", MOUNTS),
-              flag("crash_safe", "shuts in a crash"),
-              flag("hose_break", "valves that shut when a hose breaks"),
+              quantity("capacity_kg_h", says("capacity-kg-h"), "count", ""),
+              quantity("age_years", says("age-date-years"), "count", "", { clearable: true, placeholder: says("not-entered") }),
+              choice("mount", says("sits"), MOUNTS),
+              flag("crash_safe", says("shuts-crash")),
+              flag("hose_break", says("valves-shut-when-hose")),
             ]}
             item={r}
-            onSet={put("regulator", "regulator")}
+            onSet={put("regulator", says("regulator"))}
           />
-          {off("regulator", "no regulator")}
+          {off("regulator", says("no-regulator"))}
         </>
       ) : (
         <button
           type="button"
           className="btn btn-slate"
-          onClick={() => void set("regulator", { nominal_mbar: part.nominal_mbar, capacity_kg_h: part.regulator_size_kg_h }, "a regulator")}
+          onClick={() => void set("regulator", { nominal_mbar: part.nominal_mbar, capacity_kg_h: part.regulator_size_kg_h }, says("regulator-4"))}
         >
-          Add a regulator
+          {says("add-regulator")}
         </button>
       )}
-      <Fields specs={[choice("while_driving", "while driving the valve is", DRIVING)]} item={g} onSet={(key, value, label) => void set(key, value, label)} />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Hoses</h3>
+      <Fields specs={[choice("while_driving", says("while-driving-valve"), DRIVING)]} item={g} onSet={(key, value, label) => void set(key, value, label)} />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("hoses")}</h3>
       {hoses.items.map((h) => (
         <button key={h.id} type="button" className="my-0.5 block underline decoration-dotted underline-offset-2" onClick={() => hand.pick("hose", h.id)}>
           {h.name}
         </button>
       ))}
       <button type="button" className="btn btn-slate my-1" onClick={() => void hoses.add({ age_years: 0 }).then((id) => id && hand.pick("hose", id))}>
-        Add a hose
+        {says("add-hose")}
       </button>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Main solenoid</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("main-solenoid")}</h3>
       {s ? (
         <>
           <Fields
             specs={[
-              flag("normally_closed", "closed without current"),
-              quantity("hold_w", "holds with", "power", "W"),
-              quantity("open_h_day", "open, hours a day", "count", ""),
-              flag("by_alarm", "the gas alarm shuts it too"),
+              flag("normally_closed", says("closed-without-current")),
+              quantity("hold_w", says("holds"), "power", "W"),
+              quantity("open_h_day", says("open-hours-day"), "count", ""),
+              flag("by_alarm", says("gas-alarm-shuts-too")),
               choice(
                 "appliance",
-                "which appliance in Daily use",
+                says("which-appliance-daily-use"),
                 (design.life?.appliances ?? []).map((a) => ({ value: a.id, word: a.name })),
-                { none: "none", note: "its circuit then gets a switch on the panel in Wiring" },
+                { none: says("none"), note: says("circuit-then-gets-switch") },
               ),
             ]}
             item={s}
-            onSet={put("solenoid", "solenoid")}
+            onSet={put("solenoid", says("solenoid"))}
           />
-          <p className="my-1 text-[12px] text-chalk-dim">{part.on_panel ? "A switch of the panel works it." : "No switch of the panel works it yet."}</p>
-          {off("solenoid", "no solenoid")}
+          <p className="my-1 text-[12px] text-chalk-dim">{part.on_panel ? says("switch-panel-works") : says("no-switch-panel-works")}</p>
+          {off("solenoid", says("no-solenoid"))}
         </>
       ) : (
         <button
           type="button"
           className="btn btn-slate"
-          onClick={() => void set("solenoid", { normally_closed: true, hold_w: 1, open_h_day: 2, by_alarm: true }, "a solenoid")}
+          onClick={() => void set("solenoid", { normally_closed: true, hold_w: 1, open_h_day: 2, by_alarm: true }, says("solenoid-2"))}
         >
-          Add a solenoid
+          {says("add-solenoid")}
         </button>
       )}
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
@@ -225,10 +225,10 @@ export function PipesView() {
   const create = useCallback(async () => {
     const to =
       first && unfed
-        ? { name: `To ${unfed.name}`.slice(0, 120), parent: first.id, appliance: unfed.id, fittings: { tee_branch: 1, valve_appliance: 1 } }
+        ? { name: says("to", { unfed: unfed.name }).slice(0, 120), parent: first.id, appliance: unfed.id, fittings: { tee_branch: 1, valve_appliance: 1 } }
         : first
           ? { parent: first.id }
-          : { name: "Main", length_m: 2, fittings: { valve_ball: 1 } };
+          : { name: says("main"), length_m: 2, fittings: { valve_ball: 1 } };
     const id = await add({ grommets: true, ...to });
     if (id) hand.pick("run", id);
   }, [add, first, unfed, hand.pick]);
@@ -237,12 +237,12 @@ export function PipesView() {
   const h = hand.kind === "hose" ? hoses.items.find((x) => x.id === hand.id) : undefined;
   const run = (x: GasPipe) => part.pipes?.runs[x.id];
   const columns: Column<GasPipe & { name: string }>[] = [
-    nameColumn(pipes, "run", "24%"),
+    nameColumn(pipes, says("run"), "24%"),
     beginsColumn(pipes, "18%", "regulator"),
     lengthColumn(pipes, "10%", units),
     {
       key: "bore",
-      label: "bore",
+      label: says("bore"),
       width: "12%",
       align: "right",
       kind: "quantity",
@@ -252,20 +252,34 @@ export function PipesView() {
         x.inner_diameter_mm != null ? (
           show(x.inner_diameter_mm, "mm", units)
         ) : run(x) ? (
-          <i className="text-heather" title="Bothy’s size">
+          <i className="text-heather" title={says("bothys-size")}>
             {say(`${run(x)!.inner_diameter_mm} mm`)}
           </i>
         ) : (
           ""
         ),
       value: (x) => x.inner_diameter_mm ?? null,
-      set: (x, q) => void pipes.set(x, { inner_diameter_mm: q ? q.value * 1000 : null }, "bore"),
+      set: (x, q) => void pipes.set(x, { inner_diameter_mm: q ? q.value * 1000 : null }, says("bore")),
     },
-    { key: "flow", label: "flow", width: "10%", align: "right", kind: "computed", show: (x) => (run(x) ? say(`${run(x)!.flow_kg_h.toFixed(2)} kg/h`) : "") },
-    { key: "drop", label: "takes", width: "12%", align: "right", kind: "computed", show: (x) => (run(x) ? say(`${run(x)!.drop_mbar.toFixed(2)} mbar`) : "") },
+    {
+      key: "flow",
+      label: says("flow"),
+      width: "10%",
+      align: "right",
+      kind: "computed",
+      show: (x) => (run(x) ? say(`${run(x)!.flow_kg_h.toFixed(2)} kg/h`) : ""),
+    },
+    {
+      key: "drop",
+      label: says("takes"),
+      width: "12%",
+      align: "right",
+      kind: "computed",
+      show: (x) => (run(x) ? say(`${run(x)!.drop_mbar.toFixed(2)} mbar`) : ""),
+    },
     {
       key: "end",
-      label: "at its end",
+      label: says("end-3"),
       width: "12%",
       align: "right",
       kind: "computed",
@@ -274,27 +288,19 @@ export function PipesView() {
   ];
   return (
     <Bench
-      title="Gas"
+      title={says("gas")}
       sentence={<Sentence />}
       picture={<PipePicture />}
       tools={
         <>
-          <StageViews stage="Gas" views={VIEWS} />
+          <StageViews stage={says("gas")} views={VIEWS} />
           <button type="button" className="btn btn-main" onClick={() => void create()}>
-            Add a run (n)
+            {says("add-run-n")}
           </button>
         </>
       }
       ledger={
-        <ItemLedger
-          label="Gas runs"
-          list={pipes}
-          kind="run"
-          subject="gas-run"
-          columns={columns}
-          onAdd={create}
-          empty={"No run yet. The first goes from the regulator to where the pipes part; then one to each appliance."}
-        />
+        <ItemLedger label={says("gas-runs")} list={pipes} kind="run" subject="gas-run" columns={columns} onAdd={create} empty={says("no-run-yet-first")} />
       }
       slate={p ? <RunSlate p={p} /> : h ? <HoseSlate h={h} /> : <Whole />}
     />

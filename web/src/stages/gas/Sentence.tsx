@@ -4,6 +4,7 @@ import { useVariant } from "../../data/variant";
 import { Fig } from "../../parts/Fig";
 import { Token } from "../../parts/Token";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/gas";
 import { useGas } from "./edit";
 import { COOKING, GASES, SMELL, wordOf } from "./words";
 
@@ -14,34 +15,39 @@ export function Sentence() {
   const gas = g.gas ?? "propane";
   return (
     <>
-      <span className="mb-1 block border-l-4 border-rust pl-2 text-[12.5px] leading-snug" role="note" aria-label="Who may do this work">
-        <strong>Planning aid.</strong> {say("Gas work on a live system belongs to a licensed fitter.")} {report.region_name}: {say(part.law.installs)}{" "}
-        <strong>{SMELL}</strong>
+      <span className="mb-1 block border-l-4 border-rust pl-2 text-[12.5px] leading-snug" role="note" aria-label={says("who-may-do-work")}>
+        <strong>{says("planning-aid")}</strong> {say(says("gas-work-live-system"))} {report.region_name}: {say(part.law.installs)} <strong>{SMELL}</strong>
       </span>
-      Cooking{" "}
-      <Token path="/gas/cooking" label="cooking" choices={COOKING} value={g.cooking ?? ""} shown={g.cooking ? wordOf(COOKING, g.cooking) : "not decided yet"} />
+      {says("cooking-2")}{" "}
+      <Token
+        path="/gas/cooking"
+        label={says("cooking-3")}
+        choices={COOKING}
+        value={g.cooking ?? ""}
+        shown={g.cooking ? wordOf(COOKING, g.cooking) : says("not-decided-yet")}
+      />
       .{" "}
       {!part.aboard ? (
-        "There is no gas on board: no locker, no vents, no test."
+        says("there-no-gas-board")
       ) : (
         <>
-          The appliances burn <Fig k="gas/total_kg_day" /> of <Token path="/gas/gas" label="gas" choices={GASES} value={gas} shown={wordOf(GASES, gas)} /> a
-          day.{" "}
+          {says("appliances-burn")} <Fig k="gas/total_kg_day" /> {says("of")}{" "}
+          <Token path="/gas/gas" label={says("gas-2")} choices={GASES} value={gas} shown={wordOf(GASES, gas)} /> {says("day")}{" "}
           {part.days != null ? (
             <>
-              Asked to last{" "}
+              {says("asked-last")}{" "}
               <Token
                 path={g.target_days == null ? "/life/nights_between_hookups" : "/gas/target_days"}
-                label="days to last"
+                label={says("days-last")}
                 dimension="count"
                 unit=""
                 value={g.target_days ?? design.life?.nights_between_hookups}
-                shown={`${part.target_days} days`}
+                shown={says("days", { target_days: part.target_days })}
               />
-              , the vessels give <Fig k="gas/autonomy_days" /> with a reserve, on nights of <Fig k="gas/coldest_c" />.
+              {says("vessels-give")} <Fig k="gas/autonomy_days" /> {says("reserve-nights")} <Fig k="gas/coldest_c" />.
             </>
           ) : (
-            "No vessel holds any of it yet."
+            says("no-vessel-holds-any")
           )}
         </>
       )}

@@ -18,12 +18,12 @@ import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/gas";
 import { type GasAppliance, useAppliances, useGas } from "./edit";
 import { Sentence } from "./Sentence";
 import { BASES, IGNITERS, KINDS, VIEWS, wordOf } from "./words";
 
-const CAUTION =
-  "Heaters and water heaters room-sealed, flame failure on every burner, a valve for each appliance. A hob is no heater. One pressure for all: read the plate.";
+const CAUTION = says("heaters-water-heaters-room");
 
 /** Grams a day by appliance, and the vessels as a rule of days with what was asked for. */
 function UsePicture() {
@@ -45,10 +45,15 @@ function UsePicture() {
         viewBox={`0 0 ${width} ${top + 106}`}
         className="block w-full"
         role="img"
-        aria-label={`${Math.round(1000 * part.total_kg_day)} g of gas a day; the vessels last ${part.days == null ? "without end" : `${part.days.toFixed(0)} days`}, ${part.target_days} were asked for`}
+        aria-label={says("g-gas-day-vessels", {
+          total_kg_day: Math.round(1000 * part.total_kg_day),
+          no_days: part.days == null,
+          days: part.days ?? 0,
+          target_days: part.target_days,
+        })}
       >
         <text x="8" y="20" fontSize="12" fontWeight="600" fill="currentColor">
-          grams a day
+          {says("grams-day")}
         </text>
         {rows.map(([id, b], i) => {
           const y = 34 + i * 28;
@@ -74,7 +79,7 @@ function UsePicture() {
         {part.days != null && (
           <g>
             <text x="8" y={top + 26} fontSize="12" fontWeight="600" fill="currentColor">
-              the vessels, in days
+              {says("vessels-days")}
             </text>
             <rect
               x={left}
@@ -99,10 +104,16 @@ function UsePicture() {
             ))}
             <path d={`M${d(part.target_days)} ${top + 30}V${top + 64}`} stroke="var(--color-gorse)" strokeWidth="2.5" />
             <text x={Math.min(d(part.target_days) + 6, width - 130)} y={top + 28} fontSize="11" fill="currentColor">
-              asked for: {part.target_days} days
+              {says("asked-days", { target_days: part.target_days })}
             </text>
             <text x={left} y={top + 96} fontSize="11" fill="currentColor">
-              {`${show(part.usable_kg, "kg", units)} come out, ${part.days.toFixed(part.days < 10 ? 1 : 0)} days less the reserve${part.refills != null ? `; ${part.refills === 0 ? "no refill" : part.refills === 1 ? "1 refill" : `${part.refills} refills`} on the trip` : ""}`}
+              {says("come-out-days-less", {
+                usable_kg: show(part.usable_kg, "kg", units),
+                days: part.days.toFixed(part.days < 10 ? 1 : 0),
+                has_refills: part.refills != null,
+                refills_is_0: part.refills != null ? part.refills === 0 : false,
+                refills: part.refills ?? 0,
+              })}
             </text>
           </g>
         )}
@@ -128,44 +139,52 @@ function ApplianceSlate({ a }: { a: GasAppliance & { name: string } }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `gas-appliance:${a.id}`)} />
       {b && (
         <p className="my-1 text-[12px]">
-          {Math.round(b.rate_g_h)} g/h each at full; {Math.round(b.use_g_day)} g a day in all, for {b.hours.toFixed(1)} h
-          {b.of === "usual" ? ", as is usual" : b.of === "warmth" ? ", in the coldest planned month" : ""}.
+          {says("g-h-each-full", {
+            rate_g_h: Math.round(b.rate_g_h),
+            use_g_day: Math.round(b.use_g_day),
+            hours: b.hours,
+            is_usual: b.of === "usual",
+            is_warmth: !(b.of === "usual") ? b.of === "warmth" : false,
+          })}
         </p>
       )}
       <Fields
         specs={[
-          words("name", "name"),
-          choice("kind", "kind", KINDS),
-          count("count", "pieces"),
-          quantity("heat_input_w", "heat input, each", "power", "W", { clearable: true, placeholder: `${Math.round(b?.input_w ?? 0)} W, as is usual` }),
-          choice("basis", "its plate means", BASES, { none: "as is usual" }),
-          quantity("time_h_day", "hours a day at full", "count", "", { clearable: true, placeholder: "as is usual" }),
-          quantity("nominal_mbar", "made for a pressure of", "pressure", "mbar", { scale: 0.01, clearable: true, placeholder: "not entered" }),
-          ...(a.nominal_mbar != null ? [flag("plate_28_37", say("its plate names 28 to 37 mbar"))] : []),
-          ...(heats || a.kind.includes("water") ? [flag("room_sealed", "room-sealed: air from outside, flue to outside")] : []),
-          flag("flame_failure", "flame failure on every burner"),
-          choice("igniter", "lit by", IGNITERS),
-          flag("valve", say("a valve of its own, labelled")),
-          ...(a.valve ? [flag("valve_reached", "the valve can be reached")] : []),
-          ...(["hob_burner", "oven", "grill"].includes(a.kind) ? [flag("heats_room", "used to warm the room")] : []),
-          flag("outside_point", "at a gas point outside"),
-          ...(a.outside_point || a.kind === "bbq" ? [flag("point_valve", "a shut-off valve and cap at the point")] : []),
+          words("name", says("name")),
+          choice("kind", says("kind"), KINDS),
+          count("count", says("pieces")),
+          quantity("heat_input_w", says("heat-input-each"), "power", "W", {
+            clearable: true,
+            placeholder: says("w-usual", { input_w: Math.round(b?.input_w ?? 0) }),
+          }),
+          choice("basis", says("plate-means"), BASES, { none: says("usual") }),
+          quantity("time_h_day", says("hours-day-full"), "count", "", { clearable: true, placeholder: says("usual") }),
+          quantity("nominal_mbar", says("made-pressure"), "pressure", "mbar", { scale: 0.01, clearable: true, placeholder: says("not-entered") }),
+          ...(a.nominal_mbar != null ? [flag("plate_28_37", say(says("plate-names-mbar")))] : []),
+          ...(heats || a.kind.includes("water") ? [flag("room_sealed", says("room-sealed-air-outside"))] : []),
+          flag("flame_failure", says("flame-failure-every-burner")),
+          choice("igniter", says("lit"), IGNITERS),
+          flag("valve", say(says("valve-own-labelled"))),
+          ...(a.valve ? [flag("valve_reached", says("valve-can-reached"))] : []),
+          ...(["hob_burner", "oven", "grill"].includes(a.kind) ? [flag("heats_room", says("used-warm-room"))] : []),
+          flag("outside_point", says("gas-point-outside")),
+          ...(a.outside_point || a.kind === "bbq" ? [flag("point_valve", says("shut-off-valve-cap"))] : []),
           ...(heats && heaters.length
             ? [
                 choice(
                   "heater",
-                  "is the heater",
+                  says("heater"),
                   heaters.map((h) => ({ value: h.id, word: h.name })),
-                  { none: "none in Heat and air", note: "its gas then follows the weather" },
+                  { none: says("none-heat-air"), note: says("gas-then-follows-weather") },
                 ),
               ]
             : []),
-          ...(a.kind.includes("water") ? [flag("hot_water", "it heats Water’s hot water")] : []),
+          ...(a.kind.includes("water") ? [flag("hot_water", says("heats-waters-hot-water"))] : []),
         ]}
         item={a}
         onSet={(key, value, label) => void set(a, { [key]: key === "count" ? Math.max(1, Math.round(Number(value ?? 1))) : value }, label)}
       />
-      <TakeOut remove={() => remove(a)}>Remove this appliance</TakeOut>
+      <TakeOut remove={() => remove(a)}>{says("remove-appliance")}</TakeOut>
     </Slate>
   );
 }
@@ -175,7 +194,7 @@ function Whole() {
   const { report } = useVariant();
   const { g, set } = useGas();
   return (
-    <Slate title="Gas" sub="how much, and for how long">
+    <Slate title={says("gas")} sub={says("how-much-how-long")}>
       <FindingList findings={report.findings.filter((f) => f.stage === "gas" && /^gas(-appliance|-heater|-hot|$)/.test(f.subject))} />
       <SlateFigs
         ks={[
@@ -191,11 +210,11 @@ function Whole() {
       />
       <Fields
         specs={[
-          quantity("target_days", "it is to last, days", "count", "", { clearable: true, placeholder: say("nights between hook-ups") }),
-          quantity("reserve_frac", "kept in reserve", "fraction", ""),
-          quantity("price_per_kg", "price a kilogram", "count", "", { clearable: true, placeholder: "not entered" }),
-          flag("off_at_fuel", "everything off, and a label, at fuel stops and ferries"),
-          flag("ferry_or_tunnel", "a ferry or tunnel on the trip"),
+          quantity("target_days", says("last-days"), "count", "", { clearable: true, placeholder: say(says("nights-between-hook-ups")) }),
+          quantity("reserve_frac", says("kept-reserve"), "fraction", ""),
+          quantity("price_per_kg", says("price-kilogram"), "count", "", { clearable: true, placeholder: says("not-entered") }),
+          flag("off_at_fuel", says("everything-off-label-fuel")),
+          flag("ferry_or_tunnel", says("ferry-tunnel-trip")),
         ]}
         item={g}
         onSet={(key, value, label) => void set(key, value, label)}
@@ -211,14 +230,14 @@ export function UseView() {
   const { part } = useGas();
   const { units } = usePerson();
   const list = useAppliances();
-  const { create, held: a } = useMaking(list, "appliance", () => ({ name: "Hob", kind: "hob_burner", count: 2 }));
+  const { create, held: a } = useMaking(list, "appliance", () => ({ name: says("hob"), kind: "hob_burner", count: 2 }));
   const columns: Column<GasAppliance & { name: string }>[] = [
-    nameColumn(list, "appliance", "28%"),
-    wordColumn("kind", "kind", "20%", (x) => wordOf(KINDS, x.kind)),
-    { key: "count", label: "pieces", width: "9%", align: "right", kind: "computed", show: (x) => x.count },
+    nameColumn(list, says("appliance"), "28%"),
+    wordColumn("kind", says("kind"), "20%", (x) => wordOf(KINDS, x.kind)),
+    { key: "count", label: says("pieces"), width: "9%", align: "right", kind: "computed", show: (x) => x.count },
     {
       key: "input",
-      label: "input, each",
+      label: says("input-each"),
       width: "14%",
       align: "right",
       kind: "quantity",
@@ -226,39 +245,46 @@ export function UseView() {
       unit: "W",
       show: (x) => show(part.burns[x.id]?.input_w, "W", units),
       value: (x) => x.heat_input_w ?? null,
-      set: (x, q) => void list.set(x, { heat_input_w: q ? q.value : null }, "heat input"),
+      set: (x, q) => void list.set(x, { heat_input_w: q ? q.value : null }, says("heat-input")),
     },
-    { key: "hours", label: "hours a day", width: "12%", align: "right", kind: "computed", show: (x) => (part.burns[x.id]?.hours ?? 0).toFixed(1) },
-    { key: "use", label: "a day", width: "14%", align: "right", kind: "computed", show: (x) => show((part.burns[x.id]?.use_g_day ?? 0) / 1000, "kg", units) },
+    { key: "hours", label: says("hours-day"), width: "12%", align: "right", kind: "computed", show: (x) => (part.burns[x.id]?.hours ?? 0).toFixed(1) },
+    {
+      key: "use",
+      label: says("day-2"),
+      width: "14%",
+      align: "right",
+      kind: "computed",
+      show: (x) => show((part.burns[x.id]?.use_g_day ?? 0) / 1000, "kg", units),
+    },
   ];
   return (
     <Bench
-      title="Gas"
+      title={says("gas")}
       sentence={<Sentence />}
       picture={<UsePicture />}
       tools={
         <>
-          <StageViews stage="Gas" views={VIEWS} />
+          <StageViews stage={says("gas")} views={VIEWS} />
           <button type="button" className="btn btn-main" onClick={() => void create()}>
-            Add an appliance (n)
+            {says("add-appliance-n")}
           </button>
           <Link className="btn" to={`/v/${id}/print/gas`}>
-            Sheets for paper
+            {says("sheets-paper")}
           </Link>
         </>
       }
       ledger={
         <>
           <ItemLedger
-            label="Gas appliances"
+            label={says("gas-appliances")}
             list={list}
             kind="appliance"
             subject="gas-appliance"
             columns={columns}
             onAdd={create}
-            empty={say("Nothing burns gas. Turn to “Ways to cook” first: without gas there is no locker, no vent and no test. Otherwise add the hob.")}
+            empty={say(says("nothing-burns-gas-turn"))}
           />
-          {list.items.length > 0 && <Proposals groups={["gas"]} empty="Nothing to propose: regulator, runs, locker, alarm and solenoid stand." />}
+          {list.items.length > 0 && <Proposals groups={["gas"]} empty={says("nothing-propose-regulator-runs")} />}
         </>
       }
       slate={a ? <ApplianceSlate a={a} /> : <Whole />}

@@ -16,12 +16,12 @@ import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/gas";
 import { useGas, useVessels, type Vessel } from "./edit";
 import { Sentence } from "./Sentence";
 import { BOIL, FILLERS, GASES, HELD, OUTLETS, PLACES, SUPPLIES, VESSELS, VIEWS, wordOf } from "./words";
 
-const CAUTION =
-  "Upright, strapped, the valve shut and capped when it is carried. Never heat a cylinder with a flame, lamp, blanket or engine air; never fill an exchange cylinder at a pump.";
+const CAUTION = says("upright-strapped-valve-shut");
 
 /** The vessels in their size, and five gases on a scale of cold: where a gas has a bar, it comes out. */
 function VesselsPicture() {
@@ -53,10 +53,14 @@ function VesselsPicture() {
         viewBox={`0 0 ${width} ${top + 232}`}
         className="block w-full"
         role="img"
-        aria-label={`${list.map((v) => `${v.count ?? 1} ${v.name}`).join(", ") || "no vessel"}; at ${part.coldest_c.toFixed(0)} °C ${part.cold.map((c) => `${wordOf(GASES, c.gas)} ${Math.round(100 * c.usable_frac)} %`).join(", ")} come out`}
+        aria-label={says("c-come-out", {
+          list: list.map((v) => `${v.count ?? 1} ${v.name}`).join(", ") || says("no-vessel"),
+          coldest_c: part.coldest_c,
+          cold: part.cold.map((c) => `${wordOf(GASES, c.gas)} ${Math.round(100 * c.usable_frac)} %`).join(", "),
+        })}
       >
         <text x="8" y="18" fontSize="12" fontWeight="600" fill="currentColor">
-          vessels, full
+          {says("vessels-full")}
         </text>
         <g transform={`translate(0 26) scale(${scale})`}>
           {drawn.map(({ v, w, at }) => {
@@ -80,14 +84,14 @@ function VesselsPicture() {
                   {`${(v.count ?? 1) > 1 ? `${v.count} × ` : ""}${show(p?.capacity_kg, "kg", units)}`}
                 </text>
                 <text x="0" y={h + 30} fontSize="10.5" fill="currentColor">
-                  {show(p?.full_mass_kg, "kg", units)} full
+                  {says("full", { full_mass_kg: show(p?.full_mass_kg, "kg", units) })}
                 </text>
               </g>
             );
           })}
         </g>
         <text x={narrow ? 8 : half + 8} y={top + 18} fontSize="12" fontWeight="600" fill="currentColor">
-          comes out at
+          {says("comes-out")}
         </text>
         {part.cold.map((c, i) => {
           const y = top + 34 + i * 26;
@@ -121,10 +125,10 @@ function VesselsPicture() {
         ))}
         <path d={`M${t(cold)} ${top + 28}V${top + 168}`} stroke="var(--color-loch)" strokeWidth="2.5" strokeDasharray="5 3" />
         <text x={t(cold) + (cold > 5 ? -6 : 6)} y={top + 204} fontSize="11" textAnchor={cold > 5 ? "end" : "start"} fill="currentColor">
-          coldest use {show(part.coldest_c, "°C", units)}
+          {says("coldest-use", { coldest_c: show(part.coldest_c, "°C", units) })}
         </text>
         <text x={width - 8} y={top + 204} fontSize="10.5" textAnchor="end" fill="currentColor">
-          of a full vessel
+          {says("full-vessel")}
         </text>
       </svg>
     </div>
@@ -144,42 +148,45 @@ function VesselSlate({ v }: { v: Vessel & { name: string } }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `vessel:${v.id}`)} />
       {p && (
         <p className="my-1 text-[12px]">
-          {show(p.full_mass_kg, "kg", units)} full. At {show(part.coldest_c, "°C", units)} and 30 % full it gives{" "}
-          {say(`${p.continuous_kg_h.toFixed(2)} kg/h continuously, `)}
-          {say(`${p.burst_kg_h.toFixed(2)} kg/h for an hour. Its straps must hold `)}
-          {(p.need_n / 1000).toFixed(1)} kN.
+          {says("full-full-gives-kn", {
+            full_mass_kg: show(p.full_mass_kg, "kg", units),
+            coldest_c: show(part.coldest_c, "°C", units),
+            kg_h_continuously: say(says("kg-h-continuously", { continuous_kg_h: p.continuous_kg_h })),
+            kg_h_hour: say(says("kg-h-hour-straps", { burst_kg_h: p.burst_kg_h })),
+            need_n: p.need_n / 1000,
+          })}
         </p>
       )}
       <SlateFigs ks={[`vessels/${v.id}/continuous_kg_h`, `vessels/${v.id}/burst_kg_h`]} />
       <Fields
         specs={[
-          words("name", "name"),
-          choice("kind", "kind", VESSELS),
-          choice("supply", "got by", SUPPLIES),
-          count("count", "pieces"),
+          words("name", says("name")),
+          choice("kind", says("kind"), VESSELS),
+          choice("supply", says("got"), SUPPLIES),
+          count("count", says("pieces")),
           ...(v.kind === "tank"
-            ? [quantity("water_capacity_l", "holds in all", "volume", "L"), quantity("fill_limit_frac", "is filled to", "fraction", "")]
-            : [quantity("capacity_kg", "gas in one", "mass", "kg")]),
-          quantity("tare_kg", "empty mass, one", "mass", "kg"),
-          quantity("diameter_m", "across", "length", "m"),
-          quantity("height_m", "height", "length", "m"),
-          choice("place", "stands", PLACES),
-          quantity("angle_deg", "leans, degrees", "count", ""),
-          count("straps", "straps"),
-          quantity("restraint_n", "they hold, N", "count", "", { clearable: true, placeholder: "not entered" }),
-          flag("connected", "connected"),
-          flag("stop_80", "an 80 % stop valve"),
-          flag("self_filled", "you fill it yourself"),
-          choice("outlet", "its outlet", OUTLETS, { none: "the region’s" }),
-          choice("filler", "its filler", FILLERS, { none: "the region’s" }),
-          flag("budgeted", "its full mass is in the budget"),
+            ? [quantity("water_capacity_l", says("holds-all"), "volume", "L"), quantity("fill_limit_frac", says("filled"), "fraction", "")]
+            : [quantity("capacity_kg", says("gas-one"), "mass", "kg")]),
+          quantity("tare_kg", says("empty-mass-one"), "mass", "kg"),
+          quantity("diameter_m", says("across"), "length", "m"),
+          quantity("height_m", says("height"), "length", "m"),
+          choice("place", says("stands"), PLACES),
+          quantity("angle_deg", says("leans-degrees"), "count", ""),
+          count("straps", says("straps")),
+          quantity("restraint_n", says("they-hold-n"), "count", "", { clearable: true, placeholder: says("not-entered") }),
+          flag("connected", says("connected")),
+          flag("stop_80", says("stop-valve")),
+          flag("self_filled", says("you-fill-yourself")),
+          choice("outlet", says("outlet"), OUTLETS, { none: says("regions") }),
+          choice("filler", says("filler"), FILLERS, { none: says("regions") }),
+          flag("budgeted", says("full-mass-budget")),
         ]}
         item={v}
         onSet={(key, value, label) =>
           void set(v, { [key]: whole.includes(key) ? Math.max(key === "count" ? 1 : 0, Math.round(Number(value ?? 0))) : value }, label)
         }
       />
-      <TakeOut remove={() => remove(v)}>Remove this vessel</TakeOut>
+      <TakeOut remove={() => remove(v)}>{says("remove-vessel")}</TakeOut>
     </Slate>
   );
 }
@@ -190,44 +197,48 @@ function Whole() {
   const { g, part, set } = useGas();
   const { units } = usePerson();
   return (
-    <Slate title="Gas" sub="vessels and the cold">
+    <Slate title={says("gas")} sub={says("vessels-cold")}>
       <FindingList findings={report.findings.filter((f) => f.stage === "gas" && /^(vessel|gas$|country)/.test(f.subject))} />
       <SlateFigs ks={["gas/vapour_pressure_gauge_mbar", "gas/usable_mass_frac", "gas/min_temp_c", "gas/full_mass_kg"]} />
       {part.boil.map((b) => (
         <p key={b.what} className={`my-1 text-[12px] ${b.verdict === "too-much" ? "text-[#f3b3a4]" : "text-chalk-dim"}`}>
-          {b.what === "everything" ? "Everything on for an hour" : "A night of heating"}:{" "}
+          {b.what === "everything" ? says("everything-hour") : says("night-heating")}:{" "}
           {say(
-            `${b.demand_kg_h.toFixed(2)} kg/h, and 30 % full they give ${b.continuous_kg_h.toFixed(2)} kg/h continuously, ${b.burst_kg_h.toFixed(2)} kg/h for ${b.hours.toFixed(0)} h. Enough ${BOIL[b.verdict]}.`,
+            says("kg-h-full-they", {
+              demand_kg_h: b.demand_kg_h,
+              continuous_kg_h: b.continuous_kg_h,
+              burst_kg_h: b.burst_kg_h,
+              hours: b.hours,
+              verdict: BOIL[b.verdict] ?? "",
+            }),
           )}
         </p>
       ))}
       <Fields
         specs={[
-          choice("gas", "gas", GASES, { none: "propane, for the frost" }),
-          quantity("coldest_c", "coldest use", "temperature", "°C", { clearable: true, placeholder: "the plan’s coldest night" }),
-          choice("restraint_school", "held against", HELD),
+          choice("gas", says("gas-2"), GASES, { none: says("propane-frost") }),
+          quantity("coldest_c", says("coldest-use-2"), "temperature", "°C", { clearable: true, placeholder: says("plans-coldest-night") }),
+          choice("restraint_school", says("held-against"), HELD),
         ]}
         item={g}
         onSet={(key, value, label) => void set(key, value, label)}
       />
       {part.countries.length > 0 && (
         <>
-          <h3 className="mb-1 mt-3 font-display text-[14px]">On the way</h3>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">{says("way-3")}</h3>
           <ul className="m-0 list-none p-0 text-[12px]">
             {part.countries.map((c) => (
               <li key={c.code} className="border-b border-slate-2 py-1">
-                <strong>{c.name[0]!.toUpperCase() + c.name.slice(1)}</strong>, {c.days} days, {show(c.need_kg, "kg", units)}: outlet{" "}
-                {c.fits ? "fits" : "doesn’t fit"}, exchange {c.exchange ? "yes" : "no"}, pump {c.pump ? "yes" : "no"}
+                <strong>{c.name[0]!.toUpperCase() + c.name.slice(1)}</strong>
+                {says("days-outlet-fits-doesnt", { days: c.days, need_kg: show(c.need_kg, "kg", units), fits: c.fits, exchange: c.exchange, pump: c.pump })}
                 {c.note && <span className="block text-chalk-dim">{c.note}</span>}
                 {!c.fits && c.outlets.length > 0 && (
-                  <span className="block text-chalk-dim">met there: {c.outlets.map((o) => wordOf(OUTLETS, o)).join(", ")}</span>
+                  <span className="block text-chalk-dim">{says("met-there", { outlets: c.outlets.map((o) => wordOf(OUTLETS, o)).join(", ") })}</span>
                 )}
               </li>
             ))}
           </ul>
-          <p className="my-1 text-[12px] text-chalk-dim">
-            Usual of each country; ask before the trip. Only a vessel with an 80 % stop valve is filled at a pump.
-          </p>
+          <p className="my-1 text-[12px] text-chalk-dim">{says("usual-each-country-ask")}</p>
         </>
       )}
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
@@ -241,36 +252,34 @@ export function VesselsView() {
   const list = useVessels();
   const { create, held: v } = useMaking(list, "vessel", () => ({}));
   const columns: Column<Vessel & { name: string }>[] = [
-    nameColumn(list, "vessel", "26%"),
-    wordColumn("place", "stands", "20%", (x) => wordOf(PLACES, x.place)),
-    { key: "count", label: "pieces", width: "9%", align: "right", kind: "computed", show: (x) => x.count },
-    { key: "kg", label: "gas in one", width: "13%", align: "right", kind: "computed", show: (x) => show(part.vessels[x.id]?.capacity_kg, "kg", units) },
-    { key: "usable", label: "comes out", width: "13%", align: "right", kind: "computed", show: (x) => show(part.vessels[x.id]?.usable_kg, "kg", units) },
-    { key: "full", label: "mass, full", width: "14%", align: "right", kind: "computed", show: (x) => show(part.vessels[x.id]?.full_mass_kg, "kg", units) },
+    nameColumn(list, says("vessel-2"), "26%"),
+    wordColumn("place", says("stands"), "20%", (x) => wordOf(PLACES, x.place)),
+    { key: "count", label: says("pieces"), width: "9%", align: "right", kind: "computed", show: (x) => x.count },
+    { key: "kg", label: says("gas-one"), width: "13%", align: "right", kind: "computed", show: (x) => show(part.vessels[x.id]?.capacity_kg, "kg", units) },
+    {
+      key: "usable",
+      label: says("comes-out-2"),
+      width: "13%",
+      align: "right",
+      kind: "computed",
+      show: (x) => show(part.vessels[x.id]?.usable_kg, "kg", units),
+    },
+    { key: "full", label: says("mass-full"), width: "14%", align: "right", kind: "computed", show: (x) => show(part.vessels[x.id]?.full_mass_kg, "kg", units) },
   ];
   return (
     <Bench
-      title="Gas"
+      title={says("gas")}
       sentence={<Sentence />}
       picture={<VesselsPicture />}
       tools={
         <>
-          <StageViews stage="Gas" views={VIEWS} />
+          <StageViews stage={says("gas")} views={VIEWS} />
           <button type="button" className="btn btn-main" onClick={() => void create()}>
-            Add a vessel (n)
+            {says("add-vessel-n")}
           </button>
         </>
       }
-      ledger={
-        <ItemLedger
-          label="Gas vessels"
-          list={list}
-          kind="vessel"
-          columns={columns}
-          onAdd={create}
-          empty={"No vessel yet. An exchange cylinder is the simplest: no filling errors, swapped anywhere at home."}
-        />
-      }
+      ledger={<ItemLedger label={says("gas-vessels")} list={list} kind="vessel" columns={columns} onAdd={create} empty={says("no-vessel-yet-exchange")} />}
       slate={v ? <VesselSlate v={v} /> : <Whole />}
     />
   );

@@ -4,6 +4,7 @@ import type { PatchOp, Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
 import { rehang } from "../../data/lists";
 import { useVariant } from "../../data/variant";
+import { says } from "../../words/gas";
 
 export type GasAppliance = Schemas["GasAppliance"];
 export type Vessel = Schemas["Vessel"];
@@ -30,36 +31,36 @@ export function useAppliances() {
   const { g } = useGas();
   const unlink = (id: string): PatchOp[] =>
     (g.pipes ?? []).flatMap((p, i): PatchOp[] => (p.appliance === id ? [{ op: "replace", path: `/gas/pipes/${i}/appliance`, value: null }] : []));
-  return useItems<Named<GasAppliance>>("/gas/appliances", g.appliances ?? [], "Appliance", unlink);
+  return useItems<Named<GasAppliance>>("/gas/appliances", g.appliances ?? [], says("appliance-2"), unlink);
 }
 
 export function useVessels() {
   const { g } = useGas();
-  return useItems<Named<Vessel>>("/gas/vessels", g.vessels ?? [], "Cylinder");
+  return useItems<Named<Vessel>>("/gas/vessels", g.vessels ?? [], says("cylinder"));
 }
 
 export function useVents() {
   const { g } = useGas();
-  return useItems<Named<GasVent>>("/gas/locker/vents", (g.locker?.vents ?? []) as Named<GasVent>[], "Vent");
+  return useItems<Named<GasVent>>("/gas/locker/vents", (g.locker?.vents ?? []) as Named<GasVent>[], says("vent-2"));
 }
 
 export function useHoses() {
   const { g } = useGas();
-  return useItems<Named<Hose>>("/gas/hoses", g.hoses ?? [], "Hose");
+  return useItems<Named<Hose>>("/gas/hoses", g.hoses ?? [], says("hose"));
 }
 
 export function useLowPoints() {
   const { g } = useGas();
-  return useItems<Named<LowPoint>>("/gas/low_points", g.low_points ?? [], "Low point");
+  return useItems<Named<LowPoint>>("/gas/low_points", g.low_points ?? [], says("low-point"));
 }
 
 export function useTests() {
   const { design } = useVariant();
-  return useItems<Named<GasTest>>("/facts/gas_tests", (design.facts?.gas_tests ?? []) as Named<GasTest>[], "Leak test");
+  return useItems<Named<GasTest>>("/facts/gas_tests", (design.facts?.gas_tests ?? []) as Named<GasTest>[], says("leak-test-2"));
 }
 
 export function usePipes() {
   const { g } = useGas();
   const items = (g.pipes ?? []) as Named<GasPipe>[];
-  return useItems<Named<GasPipe>>("/gas/pipes", items, "Run", (id) => rehang("/gas/pipes", items, id));
+  return useItems<Named<GasPipe>>("/gas/pipes", items, says("run-2"), (id) => rehang("/gas/pipes", items, id));
 }

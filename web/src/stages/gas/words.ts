@@ -1,109 +1,114 @@
 /** Words for the choices of Gas. */
 import { PIPE_FITTINGS, pairs } from "../../parts/choices";
+import { says } from "../../words/gas";
 
 export { HELD, VERDICT, wordOf } from "../../parts/choices";
 
 export const VIEWS = {
-  use: "Use and days",
-  vessels: "Vessels",
-  locker: "Locker and air",
-  pipes: "Pipes",
-  cooking: "Ways to cook",
-  papers: "Tests and papers",
+  use: says("use-days"),
+  vessels: says("vessels-2"),
+  locker: says("locker-air-2"),
+  pipes: says("pipes"),
+  cooking: says("ways-cook"),
+  papers: says("tests-papers-2"),
 } as const;
-export const GASES = pairs({ propane: "propane", butane: "butane", mix_70_30: "mix 70/30", mix_50_50: "mix 50/50", mix_30_70: "mix 30/70" });
+export const GASES = pairs({ propane: says("propane"), butane: says("butane"), mix_70_30: says("mix"), mix_50_50: says("mix-2"), mix_30_70: says("mix-3") });
 export const COOKING = pairs({
-  gas: "with gas",
-  induction: "by induction",
-  diesel: "on a diesel hob",
-  alcohol: "with alcohol",
-  gas_induction: "with gas and induction",
+  gas: says("gas-3"),
+  induction: says("induction"),
+  diesel: says("diesel-hob"),
+  alcohol: says("alcohol"),
+  gas_induction: says("gas-induction"),
 });
 export const KINDS = pairs({
-  hob_burner: "hob burner",
-  oven: "oven",
-  grill: "grill",
-  space_heater: "space heater",
-  water_heater: "water heater",
-  combi_heater: "heater for air and water",
-  instant_water_heater: "instant water heater",
-  fridge: "fridge",
-  bbq: "barbecue",
+  hob_burner: says("hob-burner"),
+  oven: says("oven"),
+  grill: says("grill"),
+  space_heater: says("space-heater"),
+  water_heater: says("water-heater"),
+  combi_heater: says("heater-air-water"),
+  instant_water_heater: says("instant-water-heater"),
+  fridge: says("fridge"),
+  bbq: says("barbecue"),
 });
-export const BASES = pairs({ gross: "gross", net: "net" });
-export const IGNITERS = pairs({ piezo: "piezo", dc: "12 or 24 V", mains: "mains", none: "a match" });
-export const VESSELS = pairs({ cylinder: "cylinder", tank: "fixed tank" });
-export const SUPPLIES = pairs({ exchange: "exchanged", refillable: "refilled" });
-export const PLACES = pairs({ locker: "in the locker", underfloor: "under the floor", outside: "outside, on the drawbar", inside: "in the living space" });
+export const BASES = pairs({ gross: says("gross"), net: says("net") });
+export const IGNITERS = pairs({ piezo: says("piezo"), dc: says("v"), mains: says("mains"), none: says("match") });
+export const VESSELS = pairs({ cylinder: says("cylinder-2"), tank: says("fixed-tank") });
+export const SUPPLIES = pairs({ exchange: says("exchanged"), refillable: says("refilled") });
+export const PLACES = pairs({ locker: says("locker-4"), underfloor: says("under-floor"), outside: says("outside-drawbar"), inside: says("living-space") });
 export const OUTLETS = pairs({
-  pol: "POL left-hand",
-  clip_21: "clip-on 21 mm",
-  clip_27: "clip-on 27 mm",
+  pol: says("pol-left-hand"),
+  clip_21: says("clip-mm"),
+  clip_27: says("clip-mm-2"),
   m20: "M20×1.5 left-hand",
-  w21_8: "W21.8×1/14 left-hand",
-  w20: "W20×1/14 left-hand",
-  local_clip: "a clip-on of the country",
-  qcc1: "QCC type 1",
-  leisure_27: "27 mm leisure",
+  w21_8: says("w21-left-hand"),
+  w20: says("w20-left-hand"),
+  local_clip: says("clip-country"),
+  qcc1: says("qcc-type"),
+  leisure_27: says("mm-leisure"),
 });
-export const FILLERS = pairs({ bayonet: "bayonet", acme: "ACME", dish: "dish", en13760: "EN 13760 nozzle", us_acme: "1 3/4 in ACME" });
-export const RULE_SETS = pairs({ low: "low only", low_high: "low and high", per_kg: "by the mass of gas", boat_drain: "a boat’s drain" });
-export const OPENS = pairs({ outside: "to the outside", inside_sealed: "to the inside, sealed door and sill", inside: "to the inside" });
-export const POSITIONS = pairs({ low: "lowest point", high: "high" });
-export const MOUNTS = pairs({ wall: "on the wall, above the valve", cylinder: "on the cylinder" });
-export const MATERIALS = pairs({ copper: "copper", steel: "steel" });
+export const FILLERS = pairs({ bayonet: says("bayonet"), acme: says("acme"), dish: says("dish"), en13760: says("en-nozzle"), us_acme: says("acme-2") });
+export const RULE_SETS = pairs({ low: says("low-only"), low_high: says("low-high"), per_kg: says("mass-gas"), boat_drain: says("boats-drain") });
+export const OPENS = pairs({ outside: says("outside"), inside_sealed: says("inside-sealed-door-sill"), inside: says("inside") });
+export const POSITIONS = pairs({ low: says("lowest-point"), high: says("high") });
+export const MOUNTS = pairs({ wall: says("wall-above-valve"), cylinder: says("cylinder-3") });
+export const MATERIALS = pairs({ copper: says("copper"), steel: says("steel") });
 export const JOINTS = pairs({
-  compression: "compression",
-  cutting_ring: "cutting ring",
-  flare: "flare",
-  soft_solder: "soft solder",
+  compression: says("compression"),
+  cutting_ring: says("cutting-ring"),
+  flare: says("flare"),
+  soft_solder: says("soft-solder"),
   push_fit: "push-fit",
-  taped: "taped compression",
+  taped: says("taped-compression"),
 });
 export const FITTINGS = pairs({
   ...PIPE_FITTINGS,
-  valve_ball: "ball valves",
-  valve_appliance: "appliance valves",
+  valve_ball: says("ball-valves"),
+  valve_appliance: says("appliance-valves"),
 });
-export const DRIVING = pairs({ shut: "shut", open: "open" });
-export const INSTALLERS = pairs({ owner: "the owner", licensed: "a licensed or registered fitter" });
-export const TEST_GAS = pairs({ air: "air", lpg: "the gas itself" });
-export const CHECKS = pairs({ working: "everything burning", lock_up: "all off", flame_failure: "flame blown out" });
+export const DRIVING = pairs({ shut: says("shut"), open: says("open") });
+export const INSTALLERS = pairs({ owner: says("owner"), licensed: says("licensed-registered-fitter") });
+export const TEST_GAS = pairs({ air: says("air"), lpg: says("gas-itself") });
+export const CHECKS = pairs({ working: says("everything-burning"), lock_up: says("all-off"), flame_failure: says("flame-blown-out") });
 export const METHODS: Record<string, string> = {
-  lpg_hob: "gas hob",
-  alcohol_stove: "alcohol stove",
-  diesel_hob: "diesel hob, flued",
-  induction: "induction",
-  resistive_hob: "electric hotplate",
-  kettle: "kettle, boiling only",
-  microwave: "microwave",
+  lpg_hob: says("gas-hob"),
+  alcohol_stove: says("alcohol-stove"),
+  diesel_hob: says("diesel-hob-flued"),
+  induction: says("induction-2"),
+  resistive_hob: says("electric-hotplate"),
+  kettle: says("kettle-boiling-only"),
+  microwave: says("microwave"),
 };
-export const SCHOOL_OF: Record<string, string> = { lpg_hob: "gas", induction: "induction", diesel_hob: "diesel", alcohol_stove: "alcohol" };
+export const SCHOOL_OF: Record<string, string> = {
+  lpg_hob: says("gas-2"),
+  induction: says("induction-2"),
+  diesel_hob: says("diesel"),
+  alcohol_stove: says("alcohol-2"),
+};
 /** A limit, never written rounder than it is judged. */
 export const limitWord = (v: number) => String(Number(v.toFixed(2)));
 /** A drop to two places; nothing has no sign. */
 export const dropWord = (v: number) => (Number(v.toFixed(2)) || 0).toFixed(2);
 /** How gas flows in a pipe. */
-export const REGIMES = { laminar: "laminar", between: "between the two", turbulent: "turbulent" };
+export const REGIMES = { laminar: says("laminar"), between: says("between-two"), turbulent: says("turbulent") };
 export const REASONS: Record<string, string> = {
-  "pressure-too-low": "too little pressure",
-  "not-stabilised": "not left to settle",
-  "too-short": "too short",
-  "temperature-drift": "the temperature moved too much",
-  "pressure-rise": "the pressure rose",
-  "drop-over-limit": "it fell by more than a step of the gauge",
+  "pressure-too-low": says("too-little-pressure"),
+  "not-stabilised": says("not-left-settle"),
+  "too-short": says("too-short"),
+  "temperature-drift": says("temperature-moved-too-much"),
+  "pressure-rise": says("pressure-rose"),
+  "drop-over-limit": says("fell-more-than-step"),
 };
-export const BOIL: Record<string, string> = { continuous: "for long", burst: "for that time", "too-much": "not for that time" };
+export const BOIL: Record<string, string> = { continuous: says("long"), burst: says("time"), "too-much": says("not-time") };
 export const PRE_TRIP = pairs({
-  shut: "valve shut, cylinder strapped",
-  hose: "hose: date and surface",
-  regulator: "regulator clicks",
-  drain: "locker’s drain clear",
-  bubbles: "bubble test on the last joint opened",
-  alarms: "alarms pressed",
-  flames: "flames blue",
-  solenoid: "solenoid shuts",
-  off: "fridge and heater off for fuel stop, ferry, tunnel",
+  shut: says("valve-shut-cylinder-strapped"),
+  hose: says("hose-date-surface"),
+  regulator: says("regulator-clicks"),
+  drain: says("lockers-drain-clear"),
+  bubbles: says("bubble-test-last-joint"),
+  alarms: says("alarms-pressed"),
+  flames: says("flames-blue"),
+  solenoid: says("solenoid-shuts"),
+  off: says("fridge-heater-off-fuel"),
 });
-export const SMELL =
-  "If you smell gas: get everybody out. Don’t touch switches, don’t light anything. Shut the cylinder valve if you can do so safely. Open the doors. From outside, call the fire service or your gas supplier.";
+export const SMELL = says("if-you-smell-gas");

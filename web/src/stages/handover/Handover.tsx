@@ -4,18 +4,19 @@ import { useSearchParams } from "react-router";
 import { useVariant } from "../../data/variant";
 import { Bench } from "../../shell/Bench";
 import { usePerson, useSaid } from "../../shell/person";
+import { says } from "../../words/handover";
 import { useDay } from "../build/data";
 import { useBook } from "./data";
 import { HandoverSlate } from "./HandoverSlate";
 import { PageView } from "./PageView";
 
 const FILES = [
-  ["The book for a phone (HTML, works offline)", "book.html"],
-  ["The book (PDF)", "book.pdf"],
-  ["Cards for the wall (PDF, A5)", "cards.pdf"],
-  ["Label sheets for boards and wires (PDF)", "labels"],
-  ["Maintenance for a calendar (ICS)", "maintenance.ics"],
-  ["Its data (JSON)", "book.json"],
+  [says("book-phone-html-works"), "book.html"],
+  [says("book-pdf"), "book.pdf"],
+  [says("cards-wall-pdf-a5"), "cards.pdf"],
+  [says("label-sheets-boards-wires"), "labels"],
+  [says("maintenance-calendar-ics"), "maintenance.ics"],
+  [says("data-json"), "book.json"],
 ] as const;
 
 export function Component() {
@@ -28,9 +29,9 @@ export function Component() {
   const [making, setMaking] = useState<string | null>(null);
   if (!made.data)
     return (
-      <main tabIndex={-1} className="flex-1 p-6 outline-none" aria-label="Hand over">
-        <h1 className="m-0 font-display text-xl">Hand over</h1>
-        <p role="status">{made.error ? `The book could not be made: ${(made.error as Error).message}` : "Making the book…"}</p>
+      <main tabIndex={-1} className="flex-1 p-6 outline-none" aria-label={says("hand-over")}>
+        <h1 className="m-0 font-display text-xl">{says("hand-over")}</h1>
+        <p role="status">{made.error ? says("book-could-not-made", { message: (made.error as Error).message }) : says("making-book")}</p>
       </main>
     );
   const b = made.data;
@@ -47,34 +48,28 @@ export function Component() {
       Object.assign(document.createElement("a"), { href: url, download: `${b.name} ${kind === "labels" ? "labels.pdf" : kind}` }).click();
       setTimeout(() => URL.revokeObjectURL(url), 60_000);
       setMaking(null);
-    } else setMaking(`${word} could not be made`);
+    } else setMaking(says("could-not-made", { word }));
   };
   return (
     <Bench
-      title="Hand over"
+      title={says("hand-over")}
       sentence={
         <>
-          <b>
-            {written} of {b.pages.length}
-          </b>{" "}
-          pages are written{lacks > 0 && <>; {lacks === 1 ? "one thing is" : `${lacks} things are`} missing</>}
-          {b.held_back.length > 0 && (
-            <>
-              ; {b.held_back.length} {b.held_back.length === 1 ? "system waits" : "systems wait"} for a licensed signature
-            </>
-          )}
-          ; {due} {due === 1 ? "piece" : "pieces"} of maintenance due.
+          <b>{says("of", { written, pages_count: b.pages.length })}</b> {says("pages-written")}
+          {lacks > 0 && <>{says("one-thing-things-missing", { lacks })}</>}
+          {b.held_back.length > 0 && <>{says("system-waits-systems-wait", { held_back_count: b.held_back.length })}</>}
+          {says("piece-pieces-maintenance-due", { due })}
         </>
       }
       tools={
         <>
-          <nav aria-label="Pages of the book" className="flex flex-wrap gap-1">
+          <nav aria-label={says("pages-book")} className="flex flex-wrap gap-1">
             {b.pages.map((p, i) => (
               <button
                 key={p.id}
                 type="button"
                 aria-pressed={p.id === page.id}
-                title={p.missing.map((m) => m.text).join("; ") || "written"}
+                title={p.missing.map((m) => m.text).join("; ") || says("written")}
                 className={`relative min-h-12 w-[6.3rem] border bg-sheet px-1.5 py-1 text-left text-[11.5px] leading-tight ${p.id === page.id ? "border-gorse outline outline-1 outline-gorse" : "border-line"} ${p.missing.length ? "text-dim" : "text-peat"}`}
                 onClick={() =>
                   setParams((q) => {
@@ -95,7 +90,7 @@ export function Component() {
           </nav>
           <select
             className="field"
-            aria-label="Take the book"
+            aria-label={says("take-book")}
             value=""
             onChange={(e) => {
               const f = FILES.find((x) => x[1] === e.target.value);
@@ -103,7 +98,7 @@ export function Component() {
               e.target.value = "";
             }}
           >
-            <option value="">take the book…</option>
+            <option value="">{says("take-book-2")}</option>
             {FILES.map(([word, kind]) => (
               <option key={kind} value={kind}>
                 {word}

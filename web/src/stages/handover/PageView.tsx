@@ -2,6 +2,7 @@
 import { Link } from "react-router";
 import { useVariant } from "../../data/variant";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/handover";
 import type { Page } from "./data";
 
 export function PageView({ p }: { p: Page }) {
@@ -16,9 +17,9 @@ export function PageView({ p }: { p: Page }) {
         <ul className="my-2 list-none p-0 text-[14px] text-rust">
           {p.missing.map((m) => (
             <li key={m.text}>
-              Missing: {say(m.text)}.{" "}
+              {says("missing", { text: say(m.text) })}{" "}
               <Link className="underline" to={m.to === "handover" ? `/v/${id}/handover` : `/v/${id}/${m.to}`}>
-                Go there
+                {says("go-there")}
               </Link>
             </li>
           ))}
@@ -50,13 +51,13 @@ export function PageView({ p }: { p: Page }) {
               key={key}
               className="my-1 max-w-full border border-line"
               src={`/api/photos/${b.text.slice(6)}?thumb=true`}
-              alt={p.blocks[i + 1]?.text || "photograph"}
+              alt={p.blocks[i + 1]?.text || says("photograph")}
             />
           );
         if (b.kind === "picture")
           return (
             <p key={key} className="my-2 text-[13px] text-dim">
-              {b.text === "diagram" ? "The single-line diagram stands here in the book." : "The plan and the side of the vehicle stand here in the book."}
+              {b.text === "diagram" ? says("single-line-diagram-stands") : says("plan-side-vehicle-stand")}
             </p>
           );
         if (b.kind === "steps" || b.kind === "points") {

@@ -6,16 +6,17 @@ import { PlainNumber, plainNumber } from "../../parts/PlainNumber";
 import { Property, QuantityProperty } from "../../parts/Property";
 import { Quantity } from "../../parts/Quantity";
 import { useMoney, usePerson, useSaid } from "../../shell/person";
+import { says } from "../../words/handover";
 import { dayWord } from "../build/data";
 import { type Book, useHandover } from "./data";
 
 type Item = Book["care"][number];
 
 const COUNTERS: Record<string, string> = {
-  heater_h: "hours of the fuel heater",
-  generator_h: "hours of the generator",
-  filter_l: "litres through the filter",
-  bank_cycles: "full cycles of the battery",
+  heater_h: says("hours-fuel-heater"),
+  generator_h: says("hours-generator"),
+  filter_l: says("litres-through-filter"),
+  bank_cycles: says("full-cycles-battery"),
 };
 
 function Done({ c, close }: { c: Item; close: () => void }) {
@@ -28,10 +29,10 @@ function Done({ c, close }: { c: Item; close: () => void }) {
   const [wrong, setWrong] = useState<string | null>(null);
   const put = async () => {
     const cost = plainNumber(f.cost);
-    if (!/^\d{4}-\d\d-\d\d$/.test(f.on)) return setWrong("The day: a date");
-    if (Number.isNaN(cost)) return setWrong("The cost: a number, like 45");
+    if (!/^\d{4}-\d\d-\d\d$/.test(f.on)) return setWrong(says("day-date"));
+    if (Number.isNaN(cost)) return setWrong(says("cost-number-like"));
     const counted = plainNumber(count);
-    if (Number.isNaN(counted)) return setWrong(`What its counter said: a number of ${c.unit}`);
+    if (Number.isNaN(counted)) return setWrong(says("what-counter-said-number", { unit: c.unit }));
     const more = {
       ...(counted == null ? {} : { count: counted }),
       who: f.who.trim(),
@@ -44,18 +45,18 @@ function Done({ c, close }: { c: Item; close: () => void }) {
   return (
     <form
       className="my-1 border-l-2 border-slate-2 pl-2"
-      aria-label={say(`${c.name}: how it was done`)}
+      aria-label={say(says("how-was-done", { name: c.name }))}
       onSubmit={(e) => {
         e.preventDefault();
         void put();
       }}
     >
       <div className="flex gap-1">
-        <input className="field-slate min-w-0 flex-1" type="date" aria-label="Day" value={f.on} onChange={(e) => setF({ ...f, on: e.target.value })} />
+        <input className="field-slate min-w-0 flex-1" type="date" aria-label={says("day")} value={f.on} onChange={(e) => setF({ ...f, on: e.target.value })} />
         <input
           className="field-slate min-w-0 flex-1"
-          aria-label="Done by"
-          placeholder="by"
+          aria-label={says("done")}
+          placeholder={says("by")}
           maxLength={120}
           value={f.who}
           onChange={(e) => setF({ ...f, who: e.target.value })}
@@ -65,7 +66,7 @@ function Done({ c, close }: { c: Item; close: () => void }) {
         <Quantity
           slate
           className="min-w-0 flex-1"
-          label="Odometer"
+          label={says("odometer")}
           dimension="length"
           unit="km"
           value={km ?? undefined}
@@ -75,8 +76,8 @@ function Done({ c, close }: { c: Item; close: () => void }) {
         {c.counter && (
           <input
             className="field-slate min-w-0 flex-1"
-            aria-label={`${COUNTERS[c.counter]} when it was done, ${c.unit}`}
-            placeholder={`counter, ${c.unit}`}
+            aria-label={says("when-was-done", { counter: COUNTERS[c.counter] ?? "", unit: c.unit })}
+            placeholder={says("counter", { unit: c.unit })}
             inputMode="decimal"
             value={count}
             onChange={(e) => setCount(e.target.value)}
@@ -84,8 +85,8 @@ function Done({ c, close }: { c: Item; close: () => void }) {
         )}
         <input
           className="field-slate min-w-0 flex-1"
-          aria-label={`Cost, ${currency}`}
-          placeholder={`cost, ${currency}`}
+          aria-label={says("cost", { currency })}
+          placeholder={says("cost-2", { currency })}
           inputMode="decimal"
           value={f.cost}
           onChange={(e) => setF({ ...f, cost: e.target.value })}
@@ -94,14 +95,14 @@ function Done({ c, close }: { c: Item; close: () => void }) {
       <div className="mt-1 flex gap-1">
         <input
           className="field-slate min-w-0 flex-1"
-          aria-label="Note"
-          placeholder="note"
+          aria-label={says("note")}
+          placeholder={says("note-2")}
           maxLength={400}
           value={f.note}
           onChange={(e) => setF({ ...f, note: e.target.value })}
         />
         <button type="submit" className="btn btn-slate">
-          Enter
+          {says("enter")}
         </button>
       </div>
       {wrong && (
@@ -119,7 +120,7 @@ function CountField({ label, unit, value, onSet }: { label: string; unit: string
   return (
     <span className="flex items-center gap-1">
       <PlainNumber className="field-slate min-w-0 flex-1" label={label} value={value} onSet={onSet} onBad={setBad} />
-      <span className="text-[12px] text-chalk-dim">{bad ? "a number" : unit}</span>
+      <span className="text-[12px] text-chalk-dim">{bad ? says("number-3") : unit}</span>
     </span>
   );
 }
@@ -137,43 +138,44 @@ export function Maintenance({ b }: { b: Book }) {
     void edit([{ op: "replace", path: `/handover/${key}`, value }], what);
   return (
     <>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Maintenance</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("maintenance")}</h3>
       <p className="my-1 text-[12px]">
-        {due.length} of {b.care.length} are due{cost > 0 && <>; {money(cost)} so far</>}.
+        {says("due", { due_count: due.length, care_count: b.care.length })}
+        {cost > 0 && <>{says("far", { cost: money(cost) })}</>}.
       </p>
       <QuantityProperty
-        label="odometer at the first trip"
+        label={says("odometer-first-trip")}
         value={h.doc.start_km ?? undefined}
         dimension="length"
         unit="km"
         clearable
-        onSet={(v) => set("start_km", v == null ? null : v / 1000, "odometer at the first trip")}
+        onSet={(v) => set("start_km", v == null ? null : v / 1000, says("odometer-first-trip"))}
       />
       <QuantityProperty
-        label="odometer now"
+        label={says("odometer-now")}
         value={h.doc.odometer_km ?? undefined}
         dimension="length"
         unit="km"
         clearable
-        onSet={(v) => set("odometer_km", v == null ? null : v / 1000, "odometer")}
+        onSet={(v) => set("odometer_km", v == null ? null : v / 1000, says("odometer-2"))}
       />
       <QuantityProperty
-        label="driven a day"
+        label={says("driven-day")}
         value={h.doc.km_per_day ?? undefined}
         dimension="length"
         unit="km"
         clearable
-        onSet={(v) => set("km_per_day", v == null ? null : v / 1000, "driven a day")}
+        onSet={(v) => set("km_per_day", v == null ? null : v / 1000, says("driven-day"))}
       />
       {[...new Map(b.care.flatMap((c) => (c.counter ? [[c.counter, c.unit] as const] : []))).entries()].map(([key, unit]) => (
-        <Property key={key} label={`${COUNTERS[key]} now`}>
+        <Property key={key} label={says("now", { key: COUNTERS[key] ?? "" })}>
           <CountField
-            label={`${COUNTERS[key]} now`}
+            label={says("now", { key: COUNTERS[key] ?? "" })}
             unit={unit}
             value={(h.doc.counts as Record<string, number> | undefined)?.[key]}
             onSet={(n) => {
               const { [key]: _, ...rest } = (h.doc.counts ?? {}) as Record<string, number>;
-              void edit([{ op: "replace", path: "/handover/counts", value: n == null ? rest : { ...rest, [key]: n } }], `${COUNTERS[key]} now`);
+              void edit([{ op: "replace", path: "/handover/counts", value: n == null ? rest : { ...rest, [key]: n } }], says("now", { key: COUNTERS[key] ?? "" }));
             }}
           />
         </Property>
@@ -185,20 +187,25 @@ export function Maintenance({ b }: { b: Book }) {
               {say(c.name)}
               <span className="block text-chalk-dim">
                 {c.last
-                  ? `last ${dayWord(c.last, true)}${c.due ? `, due ${dayWord(c.due, true)}` : ""}`
-                  : say(c.once ? `after ${c.every}` : `every ${c.every}; never done`)}
-                {c.km_left != null && `, ${show(Math.max(0, c.km_left), "km", units)} left`}
-                {c.count_left != null && say(`, ${Math.max(0, c.count_left).toFixed(0)} ${c.unit} left`)}
+                  ? says("last-due", { last: dayWord(c.last, true), has_due: Boolean(c.due), due: c.due ? dayWord(c.due, true) : "" })
+                  : say(c.once ? says("after", { every: c.every }) : says("every-never-done", { every: c.every }))}
+                {c.km_left != null && says("left", { value: show(Math.max(0, c.km_left), "km", units) })}
+                {c.count_left != null && say(says("left-2", { value: Math.max(0, c.count_left), unit: c.unit }))}
               </span>
             </span>
             <span className="shrink-0">
-              <button type="button" className="underline" aria-label={say(`${c.name}: done today`)} onClick={() => void h.serve(c.id, c.name, h.day, {})}>
-                done
+              <button
+                type="button"
+                className="underline"
+                aria-label={say(says("done-today", { name: c.name }))}
+                onClick={() => void h.serve(c.id, c.name, h.day, {})}
+              >
+                {says("done-2")}
               </button>{" "}
               <button
                 type="button"
                 className="underline"
-                aria-label={say(`${c.name}: how it was done…`)}
+                aria-label={say(says("how-was-done-2", { name: c.name }))}
                 aria-expanded={open === c.id}
                 onClick={() => setOpen(open === c.id ? null : c.id)}
               >

@@ -1,6 +1,7 @@
 /** A signature on the glass, or as a photograph of one; kept as a picture beside the name of whoever signed. */
 import { type PointerEvent, useRef, useState } from "react";
 import { kept } from "../../parts/Photos";
+import { says } from "../../words/handover";
 
 const W = 600;
 const H = 180;
@@ -40,14 +41,18 @@ export function Signature({ who, value, onSet }: { who: string; value: string; o
     c.fillStyle = "#ffffff";
     c.fillRect(0, 0, W, H);
     c.drawImage(canvas.current, 0, 0);
-    flat.toBlob((b) => b && void keep(b, "the signature"), "image/jpeg", 0.9);
+    flat.toBlob((b) => b && void keep(b, says("signature-2")), "image/jpeg", 0.9);
   };
   if (value)
     return (
       <p className="my-1">
-        <img className="h-12 border border-slate-2 bg-white" src={`/api/photos/${value}?thumb=true`} alt={`Signature of ${who || "whoever signs"}`} />
+        <img
+          className="h-12 border border-slate-2 bg-white"
+          src={`/api/photos/${value}?thumb=true`}
+          alt={says("signature-3", { who: who || says("whoever-signs") })}
+        />
         <button type="button" className="text-[12px] underline" onClick={() => onSet("")}>
-          without it
+          {says("without")}
         </button>
       </p>
     );
@@ -59,7 +64,7 @@ export function Signature({ who, value, onSet }: { who: string; value: string; o
         height={H}
         className="block h-[6rem] w-full touch-none border border-slate-2 bg-white"
         role="img"
-        aria-label="Field to sign in with a finger or a pen"
+        aria-label={says("field-sign-finger-pen")}
         onPointerDown={(e) => {
           const c = ink();
           if (!c) return;
@@ -87,13 +92,13 @@ export function Signature({ who, value, onSet }: { who: string; value: string; o
       />
       <div className="flex flex-wrap gap-2 text-[12px]">
         <button type="button" className="underline disabled:opacity-50" disabled={!drawn || busy} onClick={take}>
-          take this signature
+          {says("take-signature")}
         </button>
         <button type="button" className="underline disabled:opacity-50" disabled={!drawn} onClick={clear}>
-          wipe
+          {says("wipe")}
         </button>
         <button type="button" className="underline" disabled={busy} onClick={() => pick.current?.click()}>
-          or a photograph of it
+          {says("photograph-2")}
         </button>
         <input
           ref={pick}
@@ -101,7 +106,7 @@ export function Signature({ who, value, onSet }: { who: string; value: string; o
           accept="image/*"
           className="sr-only"
           tabIndex={-1}
-          aria-label={`Photograph of the signature${who ? ` of ${who}` : ""}`}
+          aria-label={says("photograph-signature", { has_who: Boolean(who), who })}
           onChange={(e) => {
             const file = e.target.files?.[0];
             if (file) void keep(file, file.name);

@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, type Schemas, take } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
+import { says } from "../../words/handover";
 import { useDay } from "../build/data";
 
 export type Book = Schemas["BookPart"];
@@ -32,7 +33,7 @@ export function useHandover() {
       const manuals = { ...(doc.manuals ?? {}) } as Record<string, string>;
       if (text.trim()) manuals[name] = text.trim();
       else delete manuals[name];
-      return v.edit([{ op: "replace", path: "/handover/manuals", value: manuals }], `manual of ${name}`);
+      return v.edit([{ op: "replace", path: "/handover/manuals", value: manuals }], says("manual", { name }));
     },
     setWhere: (key: string, text: string, what: string) => {
       const where = { ...(doc.where ?? {}) } as Record<string, string>;
@@ -43,9 +44,9 @@ export function useHandover() {
     sign: (id: string, fields: { name: string; licence: string; number: string; signature: string }) => {
       const i = papers.findIndex((p) => p.id === id);
       const value = { id, on: day, ...fields };
-      return v.edit([i < 0 ? { op: "add", path: "/facts/papers/-", value } : { op: "replace", path: `/facts/papers/${i}`, value }], `signed: ${id}`);
+      return v.edit([i < 0 ? { op: "add", path: "/facts/papers/-", value } : { op: "replace", path: `/facts/papers/${i}`, value }], says("signed-2", { id }));
     },
-    strike: (id: string) => v.edit([{ op: "remove", path: `/facts/papers/${papers.findIndex((p) => p.id === id)}` }], `struck the signature of ${id}`),
+    strike: (id: string) => v.edit([{ op: "remove", path: `/facts/papers/${papers.findIndex((p) => p.id === id)}` }], says("struck-signature", { id })),
     serve: (item: string, name: string, on: string, more: object) =>
       v.edit(
         [
@@ -63,7 +64,7 @@ export function useHandover() {
             },
           },
         ],
-        `${name}: done`,
+        says("done-3", { name }),
       ),
   };
 }

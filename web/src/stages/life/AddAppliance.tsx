@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import { useCatalogue } from "../../data/catalogue";
 import type { ApiError, Appliance } from "../../data/client";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/life";
 import { readCell, useApplianceEdits } from "./edit";
 import { powerText, writtenUse } from "./words";
 
@@ -21,7 +22,7 @@ export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => vo
   const hits = (parts.data ?? []).filter((p) => p.fields && words.every((w) => `${p.name} ${p.maker} ${p.fields?.kind}`.toLowerCase().includes(w))).slice(0, 8);
 
   const takeIn = async (fields: Record<string, unknown>) => {
-    const [id] = await add([fields], `added ${String(fields.name).slice(0, 60)}`);
+    const [id] = await add([fields], says("added", { fields: String(fields.name).slice(0, 60) }));
     if (!id) return;
     setName("");
     setPower("");
@@ -32,8 +33,8 @@ export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => vo
     first.current?.focus(); // the next line is typed here
   };
   const own = async () => {
-    if (!name.trim()) return setProblem("Say what it is.");
-    if (!power.trim()) return setProblem("Give its power as on the label, for example “60 W”, “5 A @ 12 V” or “350 Wh/24 h”; or take one from the list.");
+    if (!name.trim()) return setProblem(says("say-what"));
+    if (!power.trim()) return setProblem(says("give-power-label-example"));
     try {
       const first = await readCell("power", power, {});
       const both = use.trim() ? await readCell("use", use, first.fields as Partial<Appliance>) : first;
@@ -46,7 +47,7 @@ export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => vo
   return (
     <form
       className="no-print border-b border-line bg-bench px-2 py-1.5"
-      aria-label="New appliance"
+      aria-label={says("new-appliance")}
       data-entry
       onSubmit={(e) => {
         e.preventDefault();
@@ -62,9 +63,9 @@ export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => vo
         <input
           ref={first}
           className="field w-56"
-          aria-label="What is it?"
+          aria-label={says("what")}
           aria-controls="catalogue-hits"
-          placeholder="what is it? e.g. fridge"
+          placeholder={says("what-e-g-fridge")}
           // biome-ignore lint/a11y/noAutofocus: the person asked for a new line
           autoFocus
           maxLength={20000}
@@ -82,7 +83,7 @@ export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => vo
         />
         <input
           className="field num w-36"
-          aria-label="Power"
+          aria-label={says("power")}
           placeholder="60 W, 5 A @ 12 V"
           value={power}
           maxLength={200}
@@ -90,17 +91,17 @@ export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => vo
         />
         <input
           className="field num w-32"
-          aria-label="Use"
+          aria-label={says("use")}
           placeholder="4 h, 30 %, 3 x 5 min"
           value={use}
           maxLength={200}
           onChange={(e) => setUse(e.target.value)}
         />
         <button type="submit" className="btn btn-main">
-          Add
+          {says("add")}
         </button>
         <button type="button" className="btn" onClick={onClose}>
-          Close
+          {says("close")}
         </button>
         {problem && (
           <span role="alert" className="text-rust">
@@ -108,13 +109,13 @@ export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => vo
           </span>
         )}
       </div>
-      <ul id="catalogue-hits" className="m-0 mt-1 flex list-none flex-wrap gap-1 p-0" aria-label={say("From the catalogue")}>
+      <ul id="catalogue-hits" className="m-0 mt-1 flex list-none flex-wrap gap-1 p-0" aria-label={say(says("catalogue"))}>
         {hits.map((h, i) => (
           <li key={h.key}>
             <button
               type="button"
               className={`border px-1.5 py-0.5 text-left text-[12px] ${i === at ? "border-peat bg-gorse/25" : "border-line bg-sheet"}`}
-              aria-label={`Add ${h.name}`}
+              aria-label={says("add-2", { name: h.name })}
               onClick={() => h.fields && void takeIn(h.fields)}
             >
               {h.name}{" "}
@@ -124,13 +125,13 @@ export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => vo
             </button>
           </li>
         ))}
-        {parts.isPending && <li role="status">{say("Fetching the catalogue…")}</li>}
+        {parts.isPending && <li role="status">{say(says("fetching-catalogue"))}</li>}
         {parts.isError && (
           <li role="alert" className="text-rust">
-            {say("The catalogue could not be fetched; give the label's values instead.")}
+            {say(says("catalogue-could-not-fetched"))}
           </li>
         )}
-        {parts.data && !hits.length && <li className="text-[12px] text-dim">{say("Nothing like it in the catalogue: give its label's power and use.")}</li>}
+        {parts.data && !hits.length && <li className="text-[12px] text-dim">{say(says("nothing-like-catalogue-give"))}</li>}
       </ul>
     </form>
   );

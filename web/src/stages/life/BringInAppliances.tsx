@@ -2,6 +2,7 @@
 import { api, take } from "../../data/client";
 import { useVariant } from "../../data/variant";
 import { BringIn } from "../../parts/BringIn";
+import { says } from "../../words/life";
 import { useApplianceEdits } from "./edit";
 
 /** What a column can hold. */
@@ -16,10 +17,10 @@ const FIELDS = [
   "zone",
   "windows",
   "standby",
-  "start multiple",
-  "label energy",
-  "charge a day",
-  "charge energy",
+  says("start-multiple"),
+  says("label-energy"),
+  says("charge-day"),
+  says("charge-energy"),
   "mass",
   "note",
 ];
@@ -33,7 +34,7 @@ export function BringInAppliances({ first, onClose, onAdded }: { first: string; 
       example={"name;power;use\nFridge;45 W;30 %\nLights;3 x 4 W … one appliance a line"}
       first={first}
       fields={FIELDS}
-      asked="mains?"
+      asked={says("mains")}
       read={(text, said) =>
         take(
           api.POST("/api/appliances/preview", {
@@ -43,7 +44,7 @@ export function BringInAppliances({ first, onClose, onAdded }: { first: string; 
       }
       bring={async (lines) => {
         const fields = lines.flatMap((l) => (l.appliance ? [l.appliance as Record<string, unknown>] : []));
-        const ids = await add(fields, `brought in ${fields.length} appliances`);
+        const ids = await add(fields, says("brought-appliances", { fields_count: fields.length }));
         if (ids[0]) onAdded(ids[0]);
         return ids.length > 0;
       }}

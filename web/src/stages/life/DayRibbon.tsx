@@ -6,6 +6,7 @@ import { clock, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
+import { says } from "../../words/life";
 import { useApplianceEdits } from "./edit";
 
 type Window = { from_h: number; to_h: number };
@@ -58,7 +59,7 @@ export function DayRibbon({ season }: { season: string }) {
 
   const save = (a: Appliance, index: number, w: Window) => {
     const windows = (a.windows ?? []).map((old, i) => (i === index ? w : old));
-    void set(a, { windows }, `runs ${windows.map((v) => `${clock(v.from_h)} to ${clock(v.to_h)}`).join(", ")}`);
+    void set(a, { windows }, says("runs", { windows: windows.map((v) => says("to", { from_h: clock(v.from_h), to_h: clock(v.to_h) })).join(", ") }));
   };
   const grab = (a: Appliance, index: number, grip: Grip) => (e: React.PointerEvent) => {
     const first = a.windows?.[index];
@@ -83,7 +84,7 @@ export function DayRibbon({ season }: { season: string }) {
     if (e.key === "ArrowLeft" || e.key === "ArrowRight") {
       const by = (e.key === "ArrowLeft" ? -1 : 1) * 0.5;
       save(a, index, shifted(w, e.shiftKey ? "to" : "move", by));
-    } else if (e.key === "Delete" || e.key === "Backspace") void set(a, { windows: (a.windows ?? []).filter((_, i) => i !== index) }, "runs at any time");
+    } else if (e.key === "Delete" || e.key === "Backspace") void set(a, { windows: (a.windows ?? []).filter((_, i) => i !== index) }, says("runs-any-time"));
     else return;
     e.preventDefault();
     e.stopPropagation();
@@ -91,7 +92,7 @@ export function DayRibbon({ season }: { season: string }) {
 
   return (
     <div ref={box} className="relative">
-      <svg width={width} height={rows.length * ROW + 22} className="block touch-none select-none" role="group" aria-label="When each appliance runs">
+      <svg width={width} height={rows.length * ROW + 22} className="block touch-none select-none" role="group" aria-label={says("when-each-appliance-runs")}>
         {[0, 3, 6, 9, 12, 15, 18, 21, 24].map((h) => (
           <g key={h}>
             <line x1={x(h)} x2={x(h)} y1="16" y2={rows.length * ROW + 20} stroke="var(--color-line)" strokeWidth={h % 12 === 0 ? 1 : 0.5} />
@@ -113,7 +114,7 @@ export function DayRibbon({ season }: { season: string }) {
               </text>
               {!a.windows?.length && (
                 <line x1={x(0)} x2={x(24)} y1={mid} y2={mid} stroke="currentColor" strokeWidth="1.5" strokeDasharray="1 4" opacity="0.7">
-                  <title>{`${a.name}: any time of the day`}</title>
+                  <title>{says("any-time-day", { name: a.name })}</title>
                 </line>
               )}
               {a.windows?.map((saved, i) => {
@@ -123,16 +124,16 @@ export function DayRibbon({ season }: { season: string }) {
                     key={i}
                     role="slider"
                     tabIndex={0}
-                    aria-label={`${a.name} runs ${clock(w.from_h)} to ${clock(w.to_h)}. Arrows move it, Shift and arrows change its end`}
+                    aria-label={says("runs-arrows-move-shift", { name: a.name, from_h: clock(w.from_h), to_h: clock(w.to_h) })}
                     aria-valuenow={w.from_h}
                     aria-valuemin={0}
                     aria-valuemax={24}
-                    aria-valuetext={`${clock(w.from_h)} to ${clock(w.to_h)}`}
+                    aria-valuetext={says("to", { from_h: clock(w.from_h), to_h: clock(w.to_h) })}
                     onKeyDown={keys(a, i)}
                     onPointerMove={pull}
                     onPointerUp={() => let_go(a)}
                   >
-                    <title>{`${a.name}: ${clock(w.from_h)} to ${clock(w.to_h)}; drag to move, drag an end to change it`}</title>
+                    <title>{says("drag-move-drag-end", { name: a.name, from_h: clock(w.from_h), to_h: clock(w.to_h) })}</title>
                     {pieces(w).map(([from, to]) => (
                       <rect
                         key={from}
@@ -172,18 +173,12 @@ export function DayRibbon({ season }: { season: string }) {
         })}
       </svg>
       <div className="sticky bottom-0 border-t border-line bg-sheet">
-        <svg
-          width={width}
-          height={CURVE}
-          className="block"
-          role="img"
-          aria-label={`Load at the bank by the hour in ${season}, at most ${show(top, "Wh")} in an hour`}
-        >
+        <svg width={width} height={CURVE} className="block" role="img" aria-label={says("load-bank-hour-most", { season, top: show(top, "Wh") })}>
           <text x="8" y="22" fontSize="11.5" fill="currentColor">
-            at the bank,
+            {says("bank")}
           </text>
           <text x="8" y="37" fontSize="11.5" fill="currentColor">
-            {season}, each hour
+            {says("each-hour", { season })}
           </text>
           <text x={LEFT - 6} y={y(top) + 4} fontSize="10" textAnchor="end" fill="var(--color-dim)" className="num">
             {show(top, "Wh")}
@@ -191,7 +186,7 @@ export function DayRibbon({ season }: { season: string }) {
           <line x1={LEFT} x2={width - RIGHT} y1={y(0)} y2={y(0)} stroke="currentColor" strokeWidth="0.8" />
           {hourly.map((wh, h) => (
             <rect key={h} x={x(h) + 0.5} y={y(wh)} width={Math.max(1, perHour - 1)} height={y(0) - y(wh)} fill="currentColor" opacity="0.55">
-              <title>{`${clock(h)} to ${clock(h + 1)}: ${show(wh, "Wh")}`}</title>
+              <title>{says("to-2", { h: clock(h), h_2: clock(h + 1), wh: show(wh, "Wh") })}</title>
             </rect>
           ))}
           {[0, 6, 12, 18, 24].map((h) => (

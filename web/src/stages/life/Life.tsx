@@ -13,6 +13,7 @@ import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/life";
 import { AddAppliance } from "./AddAppliance";
 import { BringInAppliances } from "./BringInAppliances";
 import { DayRibbon } from "./DayRibbon";
@@ -37,27 +38,36 @@ function Sentence() {
   const place = life.place ?? String(assumedPlace?.value ?? "");
   return (
     <>
-      <Token path="/life/people" label="people" dimension="count" unit="" value={life.people} shown={people === 1 ? "One person" : `${people} people`} />,{" "}
+      <Token
+        path="/life/people"
+        label={says("people")}
+        dimension="count"
+        unit=""
+        value={life.people}
+        shown={people === 1 ? says("one-person") : says("people-2", { people })}
+      />
+      ,{" "}
       <Token
         path="/life/nights_between_hookups"
-        label={say("nights between hook-ups")}
+        label={say(says("nights-between-hook-ups"))}
         dimension="count"
         unit=""
         value={life.nights_between_hookups}
-        shown={`${show(nights)} nights`}
+        shown={says("nights", { nights: show(nights) })}
       />{" "}
-      {say("between hook-ups, ")}
-      <Token path="/life/from_month" label="first month" choices={MONTH_CHOICES} value={String(from)} shown={MONTHS[from - 1]} /> to{" "}
-      <Token path="/life/to_month" label="last month" choices={MONTH_CHOICES} value={String(to)} shown={MONTHS[to - 1]} /> around{" "}
+      {say(says("between-hook-ups"))}
+      <Token path="/life/from_month" label={says("first-month")} choices={MONTH_CHOICES} value={String(from)} shown={MONTHS[from - 1]} /> {says("to-3")}{" "}
+      <Token path="/life/to_month" label={says("last-month")} choices={MONTH_CHOICES} value={String(to)} shown={MONTHS[to - 1]} /> {says("around")}{" "}
       <Token
         path="/life/place"
-        label="place"
+        label={says("place")}
         choices={(places.data ?? []).map((p) => ({ value: p.place, word: `${p.name}, ${p.country}` }))}
         value={place}
         shown={report.life.place_name}
       />
-      , driving <Token path="/life/drive_h_per_day" label="driving per day" dimension="time" unit="h" value={life.drive_h_per_day} shown={show(drive, "h")} /> a
-      day.
+      {says("driving")}{" "}
+      <Token path="/life/drive_h_per_day" label={says("driving-per-day")} dimension="time" unit="h" value={life.drive_h_per_day} shown={show(drive, "h")} />{" "}
+      {says("day")}
     </>
   );
 }
@@ -90,17 +100,17 @@ export function Component() {
   const columns: Column<Appliance>[] = [
     {
       key: "name",
-      label: "appliance",
+      label: says("appliance"),
       width: "23%",
       kind: "text",
       show: (a) => a.name,
       title: (a) => a.name,
       value: (a) => a.name,
-      set: (a, name) => void set(a, { name }, "name"),
+      set: (a, name) => void set(a, { name }, says("name")),
     },
     {
       key: "count",
-      label: "how many",
+      label: says("how-many"),
       width: "8%",
       align: "right",
       kind: "quantity",
@@ -108,63 +118,63 @@ export function Component() {
       value: (a) => a.count ?? 1,
       dimension: "count",
       unit: "",
-      set: (a, q) => void set(a, { count: Math.round(q?.value ?? 1) }, "number"),
+      set: (a, q) => void set(a, { count: Math.round(q?.value ?? 1) }, says("number")),
     },
     {
       key: "power",
-      label: "power, each",
+      label: says("power-each"),
       width: "14%",
       align: "right",
       kind: "written",
       show: powerText,
       text: powerText,
       read: readPower,
-      set: (a, r) => r && void set(a, r.fields, "power"),
+      set: (a, r) => r && void set(a, r.fields, says("power-2")),
     },
     {
       key: "use",
-      label: "use a day",
+      label: says("use-day"),
       width: "15%",
       align: "right",
       kind: "written",
       show: writtenUse,
       text: writtenUse,
       read: readUse,
-      set: (a, r) => r && void set(a, r.fields, "use"),
+      set: (a, r) => r && void set(a, r.fields, says("use-2")),
     },
     {
       key: "supply",
-      label: "supply",
+      label: says("supply"),
       width: "9%",
       kind: "choice",
       options: SUPPLIES,
       show: (a) => say(SUPPLIES.find((s) => s.value === a.supply)?.word ?? ""),
       value: (a) => a.supply ?? "dc",
-      set: (a, v) => void set(a, { supply: v }, "supply"),
+      set: (a, v) => void set(a, { supply: v }, says("supply")),
     },
     {
       key: "zone",
-      label: "place",
+      label: says("place"),
       width: "10%",
       kind: "choice",
       options: ZONES,
       show: (a) => a.zone,
       value: (a) => a.zone ?? "living",
-      set: (a, v) => void set(a, { zone: v }, "place"),
+      set: (a, v) => void set(a, { zone: v }, says("place")),
     },
     {
       key: "trust",
-      label: "value from",
+      label: says("value"),
       width: "10%",
       kind: "choice",
       options: TRUSTS,
       show: (a) => <span className={a.trust === "catalogue" ? "text-heather" : ""}>{TRUSTS.find((t) => t.value === a.trust)?.word}</span>,
       value: (a) => a.trust ?? "label",
-      set: (a, v) => void set(a, { trust: v }, "trust"),
+      set: (a, v) => void set(a, { trust: v }, says("trust")),
     },
     {
       key: "energy",
-      label: `at the bank, ${report.life.worst}`,
+      label: says("bank-2", { worst: report.life.worst }),
       width: "12%",
       align: "right",
       kind: "computed",
@@ -174,16 +184,16 @@ export function Component() {
   const tools = (
     <>
       <button type="button" className="btn btn-main" onClick={() => setAdding(!adding)} aria-expanded={adding}>
-        Add an appliance (n)
+        {says("add-appliance-n")}
       </button>
       <button type="button" className="btn" onClick={() => setBringing("")}>
-        Paste or import…
+        {says("paste-import")}
       </button>
       <a className="btn no-underline" href={`/api/variants/${id}/export/appliances.csv`} download>
-        Export CSV
+        {says("export-csv")}
       </a>
       <span className="flex-1" />
-      <span className="text-dim">curve of</span>
+      <span className="text-dim">{says("curve")}</span>
       {SEASONS.map((s) => (
         <button
           key={s}
@@ -199,7 +209,7 @@ export function Component() {
   );
   return (
     <Bench
-      title="Daily use"
+      title={says("daily-use")}
       sentence={<Sentence />}
       picture={list.length ? <DayRibbon season={shown} /> : undefined}
       tools={bringing === null ? tools : undefined}
@@ -210,7 +220,7 @@ export function Component() {
           <>
             {adding && <AddAppliance onAdded={setFresh} onClose={closeForm} />}
             <Ledger
-              label="Appliances"
+              label={says("appliances")}
               rows={list}
               columns={columns}
               id={rowId}
@@ -225,17 +235,13 @@ export function Component() {
               focusNew={adding ? null : fresh}
               empty={
                 <div className="max-w-xl text-[15px]">
-                  <p className="m-0 mb-2">
-                    What will run in the vehicle? Everything later follows from this list: the bank, the sun, each cable and fuse, and the tests.
-                  </p>
+                  <p className="m-0 mb-2">{says("what-will-run-vehicle")}</p>
                   <p className="m-0">
-                    Press{" "}
+                    {says("press")}{" "}
                     <button type="button" className="btn btn-main" onClick={() => setAdding(true)}>
-                      Add an appliance
+                      {says("add-appliance")}
                     </button>{" "}
-                    {say(
-                      "and type “fridge”, “light” or “pump” to take it from the catalogue, or give the watts and hours of your own. A list in a spreadsheet can be pasted right here.",
-                    )}
+                    {say(says("type-fridge-light-pump"))}
                   </p>
                 </div>
               }

@@ -5,6 +5,7 @@ import { freshId } from "../../data/patch";
 import { parseQuantity } from "../../data/units";
 import { useVariant } from "../../data/variant";
 import type { Read } from "../../parts/Ledger";
+import { says } from "../../words/life";
 
 const BASE = "/life/appliances";
 
@@ -33,14 +34,14 @@ export function useApplianceEdits() {
         ["/gas/solenoid", design.gas?.solenoid?.appliance],
       ];
       const unnamed = named.filter(([, of]) => of === a.id).map(([at]) => ({ op: "replace" as const, path: `${at}/appliance`, value: null }));
-      return edit([...freed, ...dark, ...dropped, ...unnamed, ...removeItem(BASE, list, a.id)], `removed ${a.name}`);
+      return edit([...freed, ...dark, ...dropped, ...unnamed, ...removeItem(BASE, list, a.id)], says("removed", { name: a.name }));
     },
     duplicate: (a: Appliance) => {
       const id = freshId(a.name, ids);
-      void edit(insertAfter(BASE, list, a.id, { ...a, id }), `another ${a.name}`);
+      void edit(insertAfter(BASE, list, a.id, { ...a, id }), says("another", { name: a.name }));
       return id;
     },
-    move: (a: Appliance, by: -1 | 1) => edit(moveItem(BASE, list, a.id, by), `moved ${a.name}`),
+    move: (a: Appliance, by: -1 | 1) => edit(moveItem(BASE, list, a.id, by), says("moved", { name: a.name })),
     /** Adds appliances from fields; returns their ids. */
     add: async (many: Record<string, unknown>[], what: string): Promise<string[]> => {
       const taken = [...ids];
@@ -80,11 +81,11 @@ function awayCell(field: "power" | "use", text: string): Read {
     }
     if (text.includes("%")) {
       const q = parseQuantity(text, "fraction");
-      return { fields: { ...USES, duty_frac: q.value }, understood: `${Math.round(100 * q.value)} % of the day` };
+      return { fields: { ...USES, duty_frac: q.value }, understood: says("day-3", { value: Math.round(100 * q.value) }) };
     }
     const q = parseQuantity(text, "time");
     return { fields: { ...USES, hours_per_day: q.value }, understood: q.understood };
   } catch {
-    throw new ApiError(422, "text", "Bothy is away, and only a plain power or time can be read without it; it stays here, press Enter again when it answers");
+    throw new ApiError(422, "text", says("bothy-away-only-plain"));
   }
 }

@@ -1,11 +1,12 @@
 /** Words for the Life stage: choices, and how an appliance's power and use are written in a cell. */
 import type { Appliance } from "../../data/client";
 import { clock } from "../../data/show";
+import { says } from "../../words/life";
 
 export const SUPPLIES = [
-  { value: "dc", word: "DC" },
-  { value: "converter", word: "adapter" },
-  { value: "ac", word: "mains" },
+  { value: "dc", word: says("dc") },
+  { value: "converter", word: says("adapter") },
+  { value: "ac", word: says("mains-2") },
 ] as const;
 export const ZONES = ["kitchen", "living", "bed", "washroom", "garage", "cab", "roof", "outside"].map((z) => ({ value: z, word: z }));
 export const KINDS = ["light", "cooling", "heating", "pump", "fan", "electronics", "socket", "cooking", "tool", "safety", "medical", "other"].map((k) => ({
@@ -13,14 +14,14 @@ export const KINDS = ["light", "cooling", "heating", "pump", "fan", "electronics
   word: k,
 }));
 export const TRUSTS = [
-  { value: "measured", word: "measured" },
-  { value: "label", word: "label" },
-  { value: "duty", word: "label, duty" },
-  { value: "catalogue", word: "catalogue" },
+  { value: "measured", word: says("measured") },
+  { value: "label", word: says("label") },
+  { value: "duty", word: says("label-duty") },
+  { value: "catalogue", word: says("catalogue-2") },
 ] as const;
 export const SEASONS = ["winter", "shoulder", "summer"] as const;
 /** How a season is called. */
-export const seasonWord = (season: string): string => (season === "shoulder" ? "spring or autumn" : season);
+export const seasonWord = (season: string): string => (season === "shoulder" ? says("spring-autumn") : season);
 
 const n = (x: number) => String(Number(x.toPrecision(6)));
 
@@ -29,7 +30,7 @@ export function powerText(a: Appliance): string {
   if (a.power_w != null) return `${n(a.power_w)} W`;
   if (a.current_a != null) return `${n(a.current_a)} A @ ${n(a.voltage_v ?? 0)} V`;
   if (a.energy_24h_wh != null) return `${n(a.energy_24h_wh)} Wh/24 h`;
-  return `battery ${n(a.charge_energy_wh ?? 0)} Wh`;
+  return says("battery-wh", { charge_energy_wh: n(a.charge_energy_wh ?? 0) });
 }
 
 /** The use of an appliance in the form it was given; a label energy holds its own time. */
@@ -38,7 +39,7 @@ export function writtenUse(a: Appliance): string {
   if (a.duty_frac != null) return `${n(100 * a.duty_frac)} %`;
   if (a.uses_per_day != null) return `${n(a.uses_per_day)} × ${n(a.minutes_per_use ?? 0)} min`;
   const charges = n(a.charges_per_day ?? 1);
-  return a.charge_energy_wh != null ? `${charges} ${charges === "1" ? "charge" : "charges"}` : "by its label";
+  return a.charge_energy_wh != null ? `${charges} ${charges === "1" ? "charge" : "charges"}` : says("label-2");
 }
 
 export function windowsText(a: Appliance): string {

@@ -11,6 +11,7 @@ import { ChoiceProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/power";
 import { seasonWord } from "../life/words";
 import { STANDS } from "./arrayColumns";
 import { ControllerFields } from "./ControllerFields";
@@ -19,51 +20,51 @@ import { arrayWords, asFitted, fitArray } from "./parts";
 import { Shade } from "./Shade";
 
 const MOUNTINGS = [
-  { value: "roof_gap", word: "on the roof, with a gap" },
-  { value: "glued", word: "glued down" },
-  { value: "open_rack", word: "on an open rack" },
+  { value: "roof_gap", word: says("roof-gap") },
+  { value: "glued", word: says("glued-down") },
+  { value: "open_rack", word: says("open-rack") },
 ] as const;
 
-const GROUPS = ([1, 2, 3, 4, 6, 12] as const).map((n) => ({ value: `${n}` as const, word: n === 1 ? "none between them" : String(n) }));
+const GROUPS = ([1, 2, 3, 4, 6, 12] as const).map((n) => ({ value: `${n}` as const, word: n === 1 ? says("none-between-them") : String(n) }));
 
 function specsOf(a: SolarArray): FieldSpec<SolarArray>[] {
   const ground = a.deploy === "ground";
   return [
-    words("name", "name"),
-    choice("mounting", "mounting", MOUNTINGS),
-    choice("deploy", "stands", STANDS, { note: ground ? "out while somebody is there" : undefined }),
-    count("tilt_deg", "tilt, °", { note: "0 is flat" }),
-    count("azimuth_deg", ground ? "faces, ° from north" : "faces, ° from the nose", {
-      note: "clockwise; counts when it is tilted",
+    words("name", says("name")),
+    choice("mounting", says("mounting"), MOUNTINGS),
+    choice("deploy", says("stands"), STANDS, { note: ground ? says("out-while-somebody-there") : undefined }),
+    count("tilt_deg", says("tilt"), { note: says("flat") }),
+    count("azimuth_deg", ground ? says("faces-north") : says("faces-nose"), {
+      note: says("clockwise-counts-when-tilted"),
       clearable: true,
-      placeholder: ground ? "the noon sun" : "0, forward",
+      placeholder: ground ? says("noon-sun") : says("forward"),
     }),
     ...((a.deploy ?? "fixed") === "fixed" && !a.tilt_deg
-      ? [quantity("roof_radius_m", "radius of a curved roof", "length", "m", { note: "for panels bent over it", clearable: true, placeholder: "flat" })]
+      ? [quantity("roof_radius_m", says("radius-curved-roof"), "length", "m", { note: says("panels-bent-over"), clearable: true, placeholder: says("flat-2") })]
       : []),
     ...(a.roof_radius_m == null
       ? []
       : [
-          choice("bypass_groups", "bypass groups across it", GROUPS, { note: "rows along the vehicle, each with its own, lose least" }),
-          quantity("across_m", "they reach across it", "length", "m", { clearable: true, placeholder: "1.2 m" }),
+          choice("bypass_groups", says("bypass-groups-across"), GROUPS, { note: says("rows-along-vehicle-each") }),
+          quantity("across_m", says("they-reach-across"), "length", "m", { clearable: true, placeholder: "1.2 m" }),
         ]),
-    quantity("soiling_frac", "light left after dirt", "fraction", "", {
+    quantity("soiling_frac", says("light-left-after-dirt"), "fraction", "", {
       clearable: true,
-      placeholder: "97 %, usual",
-      note: "about 92 % flat in dust, 80 % under pines",
+      placeholder: says("usual"),
+      note: says("about-flat-dust-under"),
     }),
-    quantity("sky_view_frac", "sky that they see", "fraction", "", { note: "less in a street or a wood" }),
-    flag("string_fuse", "a fuse in each string"),
-    flag("disconnect", "a double-pole disconnect"),
-    quantity("panel_power_w", "label power", "power", "W"),
-    quantity("vmp_v", "Vmp", "voltage", "V"),
-    quantity("imp_a", "Imp", "current", "A"),
-    quantity("voc_v", "Voc", "voltage", "V"),
-    quantity("isc_a", "Isc", "current", "A"),
-    count("series_count", "in series"),
-    count("parallel_count", "strings in parallel"),
-    quantity("max_series_fuse_a", "largest series fuse", "current", "A", { clearable: true, placeholder: "typical" }),
-    quantity("unit_mass_kg", "mass, each", "mass", "kg", { clearable: true, placeholder: "typical" }),
+    quantity("sky_view_frac", says("sky-they-see"), "fraction", "", { note: says("less-street-wood") }),
+    flag("string_fuse", says("fuse-each-string")),
+    flag("disconnect", says("double-pole-disconnect")),
+    quantity("panel_power_w", says("label-power"), "power", "W"),
+    quantity("vmp_v", says("vmp"), "voltage", "V"),
+    quantity("imp_a", says("imp"), "current", "A"),
+    quantity("voc_v", says("voc"), "voltage", "V"),
+    quantity("isc_a", says("isc"), "current", "A"),
+    count("series_count", says("series")),
+    count("parallel_count", says("strings-parallel")),
+    quantity("max_series_fuse_a", says("largest-series-fuse"), "current", "A", { clearable: true, placeholder: says("typical") }),
+    quantity("unit_mass_kg", says("mass-each"), "mass", "kg", { clearable: true, placeholder: says("typical") }),
   ];
 }
 
@@ -84,29 +85,26 @@ export function ArraySlate({ a }: { a: SolarArray & { name: string } }) {
     <Slate title={a.name} sub={`${arrayWords(a).split(": ")[1]}; ${part?.controller ? `on ${part.controller}` : "on no controller yet"}`}>
       <FindingList findings={report.findings.filter((f) => concerns(f, `array:${a.id}`))} />
       <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-        {say(
-          "Panels are live whenever there is light, and a DC arc does not go out by itself: cover them, and never unplug under load. A lifted panel goes down above 10 m/s of wind and before driving. Roof work: two people, a dry day, something to hold on to.",
-          "wiring",
-        )}
-        {a.deploy === "ground" && " Its cable lies about: somebody trips over it, and pinched in a door it is a fault path. Peg it down against the wind."}
+        {say(says("panels-live-whenever-there"), "wiring")}
+        {a.deploy === "ground" && says("cable-lies-about-somebody")}
       </p>
       <ChoiceProperty
-        label={say("from the catalogue", "wiring")}
+        label={say(says("catalogue"), "wiring")}
         value={a.part ?? ""}
-        options={[{ value: "", word: "your own values" }, ...of("panel").map((p) => ({ value: p.key, word: `${p.name} (${p.maker})` }))]}
+        options={[{ value: "", word: says("your-own-values") }, ...of("panel").map((p) => ({ value: p.key, word: `${p.name} (${p.maker})` }))]}
         onSet={(key) => {
           const found = of("panel").find((p) => p.key === key);
           if (found) void set(a, fitArray(a, found), found.name);
         }}
       />
       <ChoiceProperty
-        label="controller"
+        label={says("controller")}
         value={own ? (own.part ?? "own") : ""}
-        note={own ? "of its own" : "shared by the panels without one of their own"}
+        note={own ? says("own") : says("shared-panels-without-one")}
         options={[
-          { value: "", word: shared ? `shared: ${shared.name}` : "the shared one; none yet" },
-          ...(own && !own.part ? [{ value: "own", word: `its own: ${own.name}` }] : []),
-          ...of("controller").map((p) => ({ value: p.key, word: `its own: ${p.name}` })),
+          { value: "", word: shared ? says("shared", { shared: shared.name }) : says("shared-one-none-yet") },
+          ...(own && !own.part ? [{ value: "own", word: says("own-2", { own: own.name }) }] : []),
+          ...of("controller").map((p) => ({ value: p.key, word: says("own-3", { name: p.name }) })),
         ]}
         onSet={(key) => {
           const found = of("controller").find((p) => p.key === key);
@@ -115,7 +113,7 @@ export function ArraySlate({ a }: { a: SolarArray & { name: string } }) {
       />
       {own && (
         <details>
-          <summary className="cursor-pointer text-[12px]">its data sheet and settings</summary>
+          <summary className="cursor-pointer text-[12px]">{says("data-sheet-settings")}</summary>
           <ControllerFields controller={own} onSet={(key, value, what) => void put(a, `controller/${key}`, value, what)} />
         </details>
       )}
@@ -124,8 +122,8 @@ export function ArraySlate({ a }: { a: SolarArray & { name: string } }) {
         item={a}
         onSet={(key, v, what) => void (key === "deploy" ? stand(a, String(v)) : put(a, key, WHOLE.has(key) ? Math.max(1, Math.round(Number(v))) : v, what))}
       />
-      <Shade value={a.shade_frac ?? []} onSet={(v) => void put(a, "shade_frac", v, "shade")} />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">A mean day of its worst month</h3>
+      <Shade value={a.shade_frac ?? []} onSet={(v) => void put(a, "shade_frac", v, says("shade"))} />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("mean-day-worst-month")}</h3>
       <dl className="m-0 grid grid-cols-[1fr_auto] gap-x-2 [&_dd]:num [&_dd]:m-0 [&_dd]:text-right [&_dt]:border-b [&_dt]:border-slate-2 [&_dd]:border-b [&_dd]:border-slate-2">
         {Object.entries(part?.solar_wh ?? {}).map(([season, wh]) => (
           <div key={season} className="contents">
@@ -134,14 +132,14 @@ export function ArraySlate({ a }: { a: SolarArray & { name: string } }) {
           </div>
         ))}
       </dl>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Figures</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("figures")}</h3>
       <SlateFigs ks={keysUnder(report, prefix)} />
       <div className="mt-2 flex flex-wrap gap-1">
         <button type="button" className="btn btn-slate" onClick={() => hand.pick("array", duplicate(a))}>
-          Another like it
+          {says("another-like")}
         </button>
         <button type="button" className="btn btn-slate" onClick={() => void remove(a)}>
-          Remove
+          {says("remove")}
         </button>
       </div>
     </Slate>

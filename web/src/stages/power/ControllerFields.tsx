@@ -2,16 +2,17 @@
 import type { Schemas } from "../../data/client";
 import { choice, type FieldSpec, Fields, quantity } from "../../parts/Fields";
 import { FlagProperty, QuantityProperty } from "../../parts/Property";
+import { says } from "../../words/power";
 
 const SPECS: FieldSpec<Schemas["SolarController"]>[] = [
-  choice("controller_type", "kind", [
+  choice("controller_type", says("kind"), [
     { value: "mppt", word: "MPPT" },
     { value: "pwm", word: "PWM" },
   ]),
-  quantity("max_voltage_v", "largest solar voltage", "voltage", "V"),
-  quantity("max_charge_current_a", "largest charge current", "current", "A"),
-  quantity("max_input_current_a", "largest solar current", "current", "A", { clearable: true, placeholder: "typical" }),
-  quantity("mass_kg", "its mass", "mass", "kg", { clearable: true, placeholder: "typical" }),
+  quantity("max_voltage_v", says("largest-solar-voltage"), "voltage", "V"),
+  quantity("max_charge_current_a", says("largest-charge-current"), "current", "A"),
+  quantity("max_input_current_a", says("largest-solar-current"), "current", "A", { clearable: true, placeholder: says("typical") }),
+  quantity("mass_kg", says("mass"), "mass", "kg", { clearable: true, placeholder: says("typical") }),
 ];
 
 type Put = (key: string, value: unknown, what: string) => void;
@@ -22,17 +23,17 @@ export function ProfileFields({ profile, onSet }: { profile: Schemas["ChargeProf
   return (
     <>
       <QuantityProperty
-        label="absorption set to"
-        note="from its menu or data sheet"
+        label={says("absorption-set")}
+        note={says("menu-data-sheet")}
         value={profile?.absorption_v}
         dimension="voltage"
         unit="V"
         clearable
-        placeholder="not entered"
+        placeholder={says("not-entered")}
         onSet={(v) => turn({ absorption_v: v })}
       />
-      <FlagProperty label="it equalises" value={!!profile?.equalise} onSet={(v) => turn({ equalise: v })} />
-      <FlagProperty label="it follows the temperature" value={!!profile?.compensates} onSet={(v) => turn({ compensates: v })} />
+      <FlagProperty label={says("equalises")} value={!!profile?.equalise} onSet={(v) => turn({ equalise: v })} />
+      <FlagProperty label={says("follows-temperature")} value={!!profile?.compensates} onSet={(v) => turn({ compensates: v })} />
     </>
   );
 }

@@ -5,6 +5,7 @@ import { useVariant } from "../../data/variant";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
+import { says } from "../../words/power";
 import { seasonWord } from "../life/words";
 
 type Piece = { key: string; word: string; wh: number; figure?: string; odd?: boolean };
@@ -40,11 +41,11 @@ export function EnergyFlow({ season }: { season: string }) {
   if (!b || !use) return null;
   const kinds = Object.entries(use.by_kind_wh).map(([k, wh]) => ({ key: k, word: k, wh }));
   const sources: Piece[] = [
-    { key: "solar", word: "sun", wh: b.solar_wh, figure: `power/${season}/solar_wh` },
-    { key: "driving", word: "driving", wh: b.drive_wh, figure: `power/${season}/drive_wh` },
+    { key: "solar", word: says("sun"), wh: b.solar_wh, figure: `power/${season}/solar_wh` },
+    { key: "driving", word: says("driving"), wh: b.drive_wh, figure: `power/${season}/drive_wh` },
     {
       key: "short",
-      word: design.power?.bank ? "drawn from the bank" : "nothing supplies this yet:",
+      word: design.power?.bank ? says("drawn-bank") : says("nothing-supplies-yet"),
       wh: Math.max(0, -b.balance_wh),
       figure: `power/${season}/balance_wh`,
       odd: true,
@@ -54,12 +55,12 @@ export function EnergyFlow({ season }: { season: string }) {
     ...kinds,
     {
       key: "margin",
-      word: "margin for what was forgotten",
+      word: says("margin-what-was-forgotten"),
       wh: Math.max(0, use.design_energy_wh - use.energy_wh),
       figure: `life/${season}/design_energy_wh`,
     },
-    { key: "loss", word: "lost charging and discharging", wh: Math.max(0, b.demand_wh - use.design_energy_wh), figure: `power/${season}/demand_wh` },
-    { key: "over", word: "left over", wh: Math.max(0, b.balance_wh), figure: `power/${season}/balance_wh`, odd: true },
+    { key: "loss", word: says("lost-charging-discharging"), wh: Math.max(0, b.demand_wh - use.design_energy_wh), figure: `power/${season}/demand_wh` },
+    { key: "over", word: says("left-over"), wh: Math.max(0, b.balance_wh), figure: `power/${season}/balance_wh`, odd: true },
   ];
   const whole = Math.max(1, b.demand_wh, b.supply_wh);
   const height = 250;
@@ -97,7 +98,7 @@ export function EnergyFlow({ season }: { season: string }) {
         width={width}
         height={end}
         role="img"
-        aria-label={`A ${seasonWord(season)} day: ${show(b.supply_wh, "Wh")} come in, ${show(b.demand_wh, "Wh")} go out`}
+        aria-label={says("day-come-go-out", { season: seasonWord(season), supply_wh: show(b.supply_wh, "Wh"), demand_wh: show(b.demand_wh, "Wh") })}
         className="block"
       >
         <defs>
@@ -106,10 +107,10 @@ export function EnergyFlow({ season }: { season: string }) {
           </pattern>
         </defs>
         <text x={x.l - 10} y="14" textAnchor="end" fontSize="11" fill="var(--color-dim)">
-          comes in, a {seasonWord(season)} day
+          {says("comes-day", { season: seasonWord(season) })}
         </text>
         <text x={x.r + 10} y="14" fontSize="11" fill="var(--color-dim)">
-          goes out, a {use.design_day_type} day
+          {says("goes-out-day", { design_day_type: use.design_day_type })}
         </text>
         {left.map((p) => {
           const y1 = inY;
@@ -144,11 +145,11 @@ export function EnergyFlow({ season }: { season: string }) {
             strokeWidth="1.6"
           />
           <text x={(x.b0 + x.b1) / 2} y={bankTop + bankH + 18} textAnchor="middle" fontSize="12" fill="currentColor" fontWeight="600">
-            {design.power?.bank ? "bank" : "no bank yet"}
+            {design.power?.bank ? says("bank") : says("no-bank-yet")}
           </text>
           {usable != null && (
             <text x={(x.b0 + x.b1) / 2} y={bankTop + bankH + 32} textAnchor="middle" fontSize="11" fill="var(--color-dim)">
-              {`${show(usable, "Wh", units)} usable, worn and cold`}
+              {says("usable-worn-cold", { usable: show(usable, "Wh", units) })}
             </text>
           )}
         </g>

@@ -2,6 +2,7 @@
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { ItemLedger, useMaking } from "../../parts/ItemLedger";
+import { says } from "../../words/power";
 import { columnsOfArray } from "./arrayColumns";
 import { useArrays } from "./edit";
 
@@ -11,21 +12,17 @@ export function Panels({ season }: { season: string }) {
   const { create } = useMaking({ ...list, add: list.make }, "array", () => ({}));
   const whole = Object.values(report.power.arrays).reduce((sum, a) => sum + (a.solar_wh[season] ?? 0), 0);
   return (
-    <section aria-label="Panels" className="px-3 py-2">
+    <section aria-label={says("panels")} className="px-3 py-2">
       <div className="mb-1 flex items-baseline gap-3">
-        <h2 className="m-0 font-display text-[15px] font-semibold">Panels</h2>
+        <h2 className="m-0 font-display text-[15px] font-semibold">{says("panels")}</h2>
         <button type="button" className="btn" onClick={() => void create()}>
-          Add panels (n)
+          {says("add-panels-n")}
         </button>
-        {list.items.length > 1 && (
-          <span className="text-[12px] text-dim">
-            together {show(whole, "Wh")} on a mean day of {season}
-          </span>
-        )}
+        {list.items.length > 1 && <span className="text-[12px] text-dim">{says("together-mean-day", { whole: show(whole, "Wh"), season })}</span>}
       </div>
       {list.items.length > 0 && (
         <ItemLedger
-          label="Panels"
+          label={says("panels")}
           list={list}
           kind="array"
           columns={columnsOfArray(list, report.power.arrays, season)}

@@ -10,6 +10,7 @@ import { Token } from "../../parts/Token";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/power";
 import { seasonWord } from "../life/words";
 import { EnergyFlow } from "./EnergyFlow";
 import { Panels } from "./Panels";
@@ -39,26 +40,26 @@ function Sentence({ season }: { season: string }) {
       A{" "}
       <Token
         path="/power/system_voltage_v"
-        label="system voltage"
+        label={says("system-voltage")}
         choices={VOLTAGES}
         value={String(p.system_voltage_v ?? report.system_voltage_v)}
         shown={`${report.system_voltage_v} V`}
       />{" "}
-      system with {word("bank", sum.charge_ah ? `a bank of ${show(sum.charge_ah, "Ah")}` : "no bank yet")},{" "}
-      {word("solar", sum.array_power_w ? `${show(sum.array_power_w, "W")} of panels` : "no panels yet")},{" "}
-      {word("driving", p.driving ? `${show(p.driving.rating_a, "A")} while driving` : "nothing from driving yet")} and{" "}
-      {word("inverter", p.inverter ? `an inverter of ${show(p.inverter.rating_w, "W")}` : "no inverter")}. A {say(seasonWord(season))} day needs{" "}
-      <Fig k={`power/${season}/demand_wh`} /> and brings <Fig k={`power/${season}/supply_wh`} />
+      {says("system")} {word("bank", sum.charge_ah ? says("bank-2", { charge_ah: show(sum.charge_ah, "Ah") }) : says("no-bank-yet"))},{" "}
+      {word("solar", sum.array_power_w ? says("panels-2", { array_power_w: show(sum.array_power_w, "W") }) : says("no-panels-yet"))},{" "}
+      {word("driving", p.driving ? says("while-driving", { rating_a: show(p.driving.rating_a, "A") }) : says("nothing-driving-yet"))} {says("and")}{" "}
+      {word("inverter", p.inverter ? says("inverter", { rating_w: show(p.inverter.rating_w, "W") }) : says("no-inverter"))}
+      {says("day-needs", { season: say(seasonWord(season)) })} <Fig k={`power/${season}/demand_wh`} /> {says("brings")} <Fig k={`power/${season}/supply_wh`} />
       {b?.standing_days != null ? (
         <>
-          : standing still from full to empty in <Fig k={`power/${season}/standing_days`} />
+          {says("standing-still-full-empty")} <Fig k={`power/${season}/standing_days`} />
           {b.drive_wh > 0 &&
             (b.days != null ? (
               <>
-                , with the driving in <Fig k={`power/${season}/days`} />
+                {says("driving-2")} <Fig k={`power/${season}/days`} />
               </>
             ) : (
-              ", with the driving never"
+              says("driving-never")
             ))}
           .
         </>
@@ -73,7 +74,7 @@ function Supply() {
   const { design } = useVariant();
   const hand = useHand();
   return (
-    <table className="w-full border-collapse text-[13px]" aria-label="Supply">
+    <table className="w-full border-collapse text-[13px]" aria-label={says("supply")}>
       <tbody>
         {PARTS.filter((p) => p.id !== "solar" || !design.power?.arrays?.length).map((p) => {
           const what = fitted(design, p.id);
@@ -92,8 +93,8 @@ function Supply() {
                   className={`text-left ${what ? "" : "text-dim"} underline decoration-dotted underline-offset-2`}
                   onClick={() => hand.pick("power", p.id)}
                 >
-                  {what ?? `none yet: ${p.blurb}`}
-                  <span className="sr-only">{`, ${p.word}: change`}</span>
+                  {what ?? says("none-yet", { blurb: p.blurb })}
+                  <span className="sr-only">{says("change", { word: p.word })}</span>
                 </button>
               </td>
             </tr>
@@ -108,15 +109,15 @@ function Seasons({ season, onPick }: { season: string; onPick: (s: string) => vo
   const say = useSaid();
   const { report } = useVariant();
   const cells = ["demand_wh", "solar_wh", "drive_wh", "supply_wh", "balance_wh", "days", "standing_days"] as const;
-  const heads = ["goes out", "sun", "driving", "comes in", "balance", "full to empty", "standing still"];
+  const heads = [says("goes-out"), says("sun"), says("driving"), says("comes"), says("balance"), says("full-empty"), says("standing-still")];
   return (
-    <section aria-label="Need against have by season" className="px-3 py-2">
-      <h2 className="m-0 mb-1 font-display text-[15px] font-semibold">{say("Need against have, a day between hook-ups", "wiring")}</h2>
+    <section aria-label={says("need-against-have-season")} className="px-3 py-2">
+      <h2 className="m-0 mb-1 font-display text-[15px] font-semibold">{say(says("need-against-have-day"), "wiring")}</h2>
       <table className="w-full border-collapse text-[13px]">
         <thead className="text-[11px] text-dim">
           <tr>
             <th scope="col" className="text-left">
-              season
+              {says("season")}
             </th>
             {heads.map((h) => (
               <th key={h} scope="col" className="text-right font-semibold">
@@ -124,7 +125,7 @@ function Seasons({ season, onPick }: { season: string; onPick: (s: string) => vo
               </th>
             ))}
             <th scope="col" className="text-right font-semibold">
-              covered
+              {says("covered")}
             </th>
           </tr>
         </thead>
@@ -140,7 +141,7 @@ function Seasons({ season, onPick }: { season: string; onPick: (s: string) => vo
                 >
                   {say(seasonWord(s.season))}
                 </button>
-                {!s.planned && <span className="text-dim"> not in the plan</span>}
+                {!s.planned && <span className="text-dim"> {says("not-plan")}</span>}
               </th>
               {cells.map((c) => (
                 <td key={c} className="num text-right">
@@ -148,13 +149,13 @@ function Seasons({ season, onPick }: { season: string; onPick: (s: string) => vo
                     s.balance_wh < 0 ? (
                       "–"
                     ) : (
-                      "never"
+                      says("never")
                     )
                   ) : c === "standing_days" && s.standing_days == null ? (
                     s.solar_wh < s.demand_wh ? (
                       "–"
                     ) : (
-                      "never"
+                      says("never")
                     )
                   ) : (
                     <Fig k={`power/${s.season}/${c}`} />
@@ -177,20 +178,14 @@ export function Component() {
   const any = !!design.life?.appliances?.length;
   return (
     <Bench
-      title="Power"
-      sentence={
-        any ? (
-          <Sentence season={season} />
-        ) : (
-          "Nothing is used yet, so nothing can be sized. Say in Daily use what will run (key 2); then Bothy proposes bank, sun, inverter and charging here."
-        )
-      }
+      title={says("power")}
+      sentence={any ? <Sentence season={season} /> : says("nothing-used-yet-nothing")}
       picture={any ? <EnergyFlow season={season} /> : undefined}
       ledger={
         <>
           <Supply />
           <Panels season={season} />
-          <Proposals groups={["inverter", "solar", "bank", "driving", "shore"]} empty="Nothing to propose until Daily use holds appliances." />
+          <Proposals groups={["inverter", "solar", "bank", "driving", "shore"]} empty={says("nothing-propose-until-daily")} />
           <Seasons season={season} onPick={setPicked} />
         </>
       }

@@ -13,6 +13,7 @@ import { ChoiceProperty, FlagProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/power";
 import { seasonWord } from "../life/words";
 import { ArraySlate } from "./ArraySlate";
 import { ControllerFields, ProfileFields } from "./ControllerFields";
@@ -21,135 +22,135 @@ import { fitPart, fitted, OWN_BANKS, ownBank, PARTS, type PartId, unfit } from "
 import { StationFields } from "./StationFields";
 
 const WIRINGS = [
-  { value: "diagonal", word: "diagonal" },
-  { value: "same_end", word: "both leads on the first" },
-  { value: "busbar", word: "equal leads to busbars" },
+  { value: "diagonal", word: says("diagonal") },
+  { value: "same_end", word: says("both-leads-first") },
+  { value: "busbar", word: says("equal-leads-busbars") },
 ] as const;
 const MODES = [
-  { value: "with_load", word: "only with a load" },
-  { value: "always", word: "all day" },
-  { value: "scheduled", word: "by the clock" },
+  { value: "with_load", word: says("only-load") },
+  { value: "always", word: says("all-day") },
+  { value: "scheduled", word: says("clock") },
 ] as const;
 const SCHOOLS = [
-  { value: "dcdc", word: "DC-DC charger" },
-  { value: "relay", word: "relay" },
-  { value: "second", word: "second alternator" },
+  { value: "dcdc", word: says("dc-dc-charger") },
+  { value: "relay", word: says("relay") },
+  { value: "second", word: says("second-alternator") },
 ] as const;
 const WARMED = [
-  { value: "on_charge", word: "only before it is charged" },
-  { value: "kept_warm", word: "whenever the cells get cold" },
+  { value: "on_charge", word: says("only-before-charged") },
+  { value: "kept_warm", word: says("whenever-cells-get-cold") },
 ] as const;
 const FUELS = [
-  { value: "petrol", word: "petrol" },
-  { value: "diesel", word: "diesel" },
-  { value: "gas", word: "gas (propane)" },
+  { value: "petrol", word: says("petrol") },
+  { value: "diesel", word: says("diesel") },
+  { value: "gas", word: says("gas-propane") },
 ] as const;
 const SENSES = [
-  { value: "ignition", word: "the ignition" },
-  { value: "voltage", word: "the voltage it sees" },
+  { value: "ignition", word: says("ignition") },
+  { value: "voltage", word: says("voltage-sees") },
 ] as const;
 const UNLIKE = [
-  { value: "none", word: "all alike" },
-  { value: "age", word: "of different age" },
-  { value: "kind", word: "of different make, type or size" },
+  { value: "none", word: says("all-alike") },
+  { value: "age", word: says("different-age") },
+  { value: "kind", word: says("different-make-type-size") },
 ] as const;
 const VENTS = [
-  { value: "none", word: "nowhere" },
-  { value: "outside", word: "through a vent to the outside" },
+  { value: "none", word: says("nowhere") },
+  { value: "outside", word: says("through-vent-outside") },
 ] as const;
-const USUAL = { clearable: true, placeholder: "typical" };
-const MASS = quantity("mass_kg", "mass", "mass", "kg", USUAL);
+const USUAL = { clearable: true, placeholder: says("typical") };
+const MASS = quantity("mass_kg", says("mass-2"), "mass", "kg", USUAL);
 
 type Fitted<P extends keyof NonNullable<Design["power"]>> = NonNullable<NonNullable<Design["power"]>[P]>;
 /** What is asked of each part, by what was said of it before. */
 const SPECS: { [P in Exclude<PartId, "solar" | "controller">]: (what: Fitted<P>, design: Design) => FieldSpec<Fitted<P>>[] } = {
   bank: (b) => [
-    choice("chemistry", "chemistry", CHEMISTRIES),
+    choice("chemistry", says("chemistry"), CHEMISTRIES),
     choice("wiring", "take-off", WIRINGS),
-    flag("cold_charge_cutoff", "refuses charge below freezing", "its own cut-off, from the data sheet"),
-    quantity("unit_voltage_v", "voltage, each", "voltage", "V"),
-    quantity("unit_charge_ah", "charge, each", "charge", "Ah"),
-    count("series_count", "in series"),
-    count("parallel_count", "strings in parallel"),
-    choice("unlike", "the batteries are", UNLIKE),
-    ...(["agm", "gel", "flooded"].includes(String(b.chemistry)) ? [choice("vent", "its gas leaves", VENTS, { none: "not entered" })] : []),
-    ...(b.chemistry === "flooded" ? [flag("beside_sparks", "an inverter, relay or switch in its box")] : []),
-    quantity("unit_max_discharge_a", "largest discharge, each", "current", "A", USUAL),
-    quantity("unit_max_charge_a", "largest charge, each", "current", "A", USUAL),
-    quantity("unit_mass_kg", "mass, each", "mass", "kg", USUAL),
-    quantity("unit_resistance_mohm", "resistance, each", "resistance", "mΩ", {
+    flag("cold_charge_cutoff", says("refuses-charge-below-freezing"), says("own-cut-off-data")),
+    quantity("unit_voltage_v", says("voltage-each"), "voltage", "V"),
+    quantity("unit_charge_ah", says("charge-each"), "charge", "Ah"),
+    count("series_count", says("series")),
+    count("parallel_count", says("strings-parallel")),
+    choice("unlike", says("batteries"), UNLIKE),
+    ...(["agm", "gel", "flooded"].includes(String(b.chemistry)) ? [choice("vent", says("gas-leaves"), VENTS, { none: says("not-entered") })] : []),
+    ...(b.chemistry === "flooded" ? [flag("beside_sparks", says("inverter-relay-switch-box"))] : []),
+    quantity("unit_max_discharge_a", says("largest-discharge-each"), "current", "A", USUAL),
+    quantity("unit_max_charge_a", says("largest-charge-each"), "current", "A", USUAL),
+    quantity("unit_mass_kg", says("mass-each"), "mass", "kg", USUAL),
+    quantity("unit_resistance_mohm", says("resistance-each"), "resistance", "mΩ", {
       ...USUAL,
-      note: "of its data sheet, at the posts; what a dead short draws follows from it",
+      note: says("data-sheet-posts-what"),
     }),
-    quantity("usable_frac", "usable depth of discharge", "fraction", "", {
+    quantity("usable_frac", says("usable-depth-discharge"), "fraction", "", {
       clearable: true,
-      placeholder: "usual",
-      note: "deeper gives more and wears it sooner",
+      placeholder: says("usual-2"),
+      note: says("deeper-gives-more-wears"),
     }),
-    quantity("charge_to_frac", "charged to", "fraction", "", { clearable: true, placeholder: "full", note: "less spares a bank that stands for long" }),
+    quantity("charge_to_frac", says("charged"), "fraction", "", { clearable: true, placeholder: says("full"), note: says("less-spares-bank-stands") }),
     ...(["agm", "gel", "flooded"].includes(String(b.chemistry))
-      ? [quantity("peukert_exponent", "Peukert exponent", "count", "", { clearable: true, placeholder: "usual", note: "1 counts it by its label" })]
+      ? [quantity("peukert_exponent", says("peukert-exponent"), "count", "", { clearable: true, placeholder: says("usual-2"), note: says("counts-label") })]
       : []),
-    quantity("heater_power_w", "its own heater, each", "power", "W"),
+    quantity("heater_power_w", says("own-heater-each"), "power", "W"),
     ...(Number(b.heater_power_w ?? 0) > 0
       ? [
-          choice("heater_when", "warms the cells", WARMED),
-          quantity("heat_loss_w_k", "whole bank loses to the air, W/K", "count", "", {
+          choice("heater_when", says("warms-cells"), WARMED),
+          quantity("heat_loss_w_k", says("whole-bank-loses-air"), "count", "", {
             clearable: true,
-            placeholder: "1.5, bare",
-            note: "about 0.4 in an insulated box",
+            placeholder: says("bare"),
+            note: says("about-insulated-box"),
           }),
         ]
       : []),
   ],
   inverter: (v, design) => [
-    choice("mode", "switched on", MODES),
-    ...(v.mode === "scheduled" ? [quantity("on_h", "hours a day", "time", "h")] : []),
-    flag("pure_sine", "pure sine wave"),
+    choice("mode", says("switched"), MODES),
+    ...(v.mode === "scheduled" ? [quantity("on_h", says("hours-day"), "time", "h")] : []),
+    flag("pure_sine", says("pure-sine-wave")),
     choice(
       "cabinet",
-      "stands in",
+      says("stands-2"),
       (design.warmth?.cabinets ?? []).map((c) => ({ value: c.id, word: c.name ?? c.id })),
       {
-        none: "the open, or not entered",
-        note: design.warmth?.cabinets?.length ? "a hot cabinet in Heat and air" : "hot cabinets are named in Heat and air, Summer",
+        none: says("open-not-entered"),
+        note: design.warmth?.cabinets?.length ? says("hot-cabinet-heat-air") : says("hot-cabinets-named-heat"),
       },
     ),
-    quantity("rating_w", "continuous rating", "power", "W"),
-    quantity("surge_power_w", "short-time rating", "power", "W", USUAL),
-    quantity("idle_w", "own use, no load", "power", "W", USUAL),
-    quantity("efficiency_frac", "full-load efficiency", "fraction", "", USUAL),
+    quantity("rating_w", says("continuous-rating"), "power", "W"),
+    quantity("surge_power_w", says("short-time-rating"), "power", "W", USUAL),
+    quantity("idle_w", says("own-use-no-load"), "power", "W", USUAL),
+    quantity("efficiency_frac", says("full-load-efficiency"), "fraction", "", USUAL),
     MASS,
   ],
   driving: (d) => [
-    choice("school", "by", SCHOOLS),
-    quantity("rating_a", d.school === "relay" ? "what the relay carries" : "charge current", "current", "A"),
-    choice("sense", "switched on by", SENSES, { none: "not entered" }),
+    choice("school", says("by"), SCHOOLS),
+    quantity("rating_a", d.school === "relay" ? says("what-relay-carries") : says("charge-current"), "current", "A"),
+    choice("sense", says("switched-2"), SENSES, { none: says("not-entered") }),
     MASS,
   ],
   generator: (g) => [
-    choice("fuel", "fuel", FUELS),
-    quantity("rating_w", "continuous power, at sea level", "power", "W"),
+    choice("fuel", says("fuel"), FUELS),
+    quantity("rating_w", says("continuous-power-sea-level"), "power", "W"),
     g.fuel === "gas"
-      ? quantity("full_per_h", "fuel per hour at that power", "mass", "kg", USUAL)
-      : quantity("full_per_h", "fuel per hour at that power", "volume", "L", USUAL),
+      ? quantity("full_per_h", says("fuel-per-hour-power"), "mass", "kg", USUAL)
+      : quantity("full_per_h", says("fuel-per-hour-power"), "volume", "L", USUAL),
     ...(g.fuel === "diesel" || g.fuel === "gas"
-      ? [flag("shares", g.fuel === "gas" ? "from the gas vessels" : "from the heater’s tank", "counts once there is one")]
+      ? [flag("shares", g.fuel === "gas" ? says("gas-vessels") : says("heaters-tank"), says("counts-once-there-one"))]
       : []),
     ...(g.shares
       ? []
       : [
           g.fuel === "gas"
-            ? quantity("store", "size of its own cylinder", "mass", "kg", { clearable: true, placeholder: "not counted" })
-            : quantity("store", "fuel can size", "volume", "L", { clearable: true, placeholder: "not counted" }),
+            ? quantity("store", says("size-own-cylinder"), "mass", "kg", { clearable: true, placeholder: says("not-counted") })
+            : quantity("store", says("fuel-can-size"), "volume", "L", { clearable: true, placeholder: says("not-counted") }),
         ]),
     MASS,
   ],
   shore: () => [
-    quantity("charger_current_a", "charge current", "current", "A"),
-    quantity("inlet_current_a", "inlet", "current", "A", { ...USUAL, note: "empty: the region's usual" }),
-    { ...quantity("legs", "live legs, 1 or 2", "count", ""), note: "2: a supply of 120/240 V" },
-    quantity("supply_current_a", "pitch supply", "current", "A", { ...USUAL, note: "empty: as the inlet" }),
+    quantity("charger_current_a", says("charge-current"), "current", "A"),
+    quantity("inlet_current_a", says("inlet"), "current", "A", { ...USUAL, note: says("empty-regions-usual") }),
+    { ...quantity("legs", says("live-legs"), "count", ""), note: says("supply-v") },
+    quantity("supply_current_a", says("pitch-supply"), "current", "A", { ...USUAL, note: says("empty-inlet") }),
     MASS,
   ],
 };
@@ -164,12 +165,11 @@ const FIGURES: Record<PartId, string> = {
   generator: "power/generator/",
 };
 const CAUTION: Partial<Record<PartId, string>> = {
-  bank: "A bank pushes thousands of amps into a dropped spanner: cover the posts, one insulated tool, no rings. Lithium is never charged below 0 °C.",
-  inverter: "Its output is mains and can kill. Connecting and testing it is licensed work where your region says so.",
-  driving: "Disconnect the starter battery's negative first. Both ends of that cable are sources: fuse both.",
-  generator:
-    "Outdoors only, exhaust away from every opening, a carbon monoxide alarm awake and working, never beside sleepers. No back-feed into a hook-up; neutral bonding by its manual.",
-  shore: "The mains side is licensed work where your region says so. Unplug the hook-up before opening anything.",
+  bank: says("bank-pushes-thousands-amps"),
+  inverter: says("output-mains-can-kill"),
+  driving: says("disconnect-starter-batterys-negative"),
+  generator: says("outdoors-only-exhaust-away"),
+  shore: says("mains-side-licensed-work"),
 };
 
 function PartSlate({ id }: { id: PartId }) {
@@ -191,10 +191,10 @@ function PartSlate({ id }: { id: PartId }) {
       <FindingList findings={report.findings.filter((f) => f.subject === subject)} />
       {CAUTION[id] && <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">{say(CAUTION[id] ?? "")}</p>}
       <ChoiceProperty
-        label={say("from the catalogue", "wiring")}
+        label={say(says("catalogue"), "wiring")}
         value={String(what?.part ?? "")}
         options={[
-          { value: "", word: what ? "your own values" : "choose…" },
+          { value: "", word: what ? says("your-own-values") : says("choose") },
           ...(catalogue.data ?? []).filter((p) => p.kind === word.kind).map((p) => ({ value: p.key, word: `${p.name} (${p.maker})` })),
         ]}
         onSet={(key) => {
@@ -204,20 +204,20 @@ function PartSlate({ id }: { id: PartId }) {
       />
       {!what && id === "bank" && (
         <ChoiceProperty
-          label="or your own"
+          label={says("your-own")}
           value=""
-          options={[{ value: "", word: "what is it made of?" }, ...OWN_BANKS]}
-          onSet={(kind) => kind && void edit(ownBank(kind), "Bank: your own")}
+          options={[{ value: "", word: says("what-made") }, ...OWN_BANKS]}
+          onSet={(kind) => kind && void edit(ownBank(kind), says("bank-your-own"))}
         />
       )}
       {!what && id !== "bank" && (
-        <button type="button" className="btn btn-slate mt-1" onClick={() => void edit(fitPart(design, id, null), `${word.word}: your own`)}>
-          Give your own data-sheet values
+        <button type="button" className="btn btn-slate mt-1" onClick={() => void edit(fitPart(design, id, null), says("your-own-2", { word: word.word }))}>
+          {says("give-your-own-data")}
         </button>
       )}
       {what && (
         <>
-          <Fields specs={[words("name", "name")]} item={what as { name: string }} onSet={set} />
+          <Fields specs={[words("name", says("name"))]} item={what as { name: string }} onSet={set} />
           {id === "controller" ? (
             <ControllerFields controller={what as never} onSet={set} />
           ) : (
@@ -225,16 +225,16 @@ function PartSlate({ id }: { id: PartId }) {
           )}
           {id === "bank" && <StationFields />}
           <FlagProperty
-            label="you have it already"
-            note="costs nothing more, and stays whatever is suggested"
+            label={says("you-have-already")}
+            note={says("costs-nothing-more-stays")}
             value={!!what.owned}
-            onSet={(on) => set("owned", on, on ? "owned already" : "not owned")}
+            onSet={(on) => set("owned", on, on ? says("owned-already") : says("not-owned"))}
           />
-          {(id === "driving" || id === "shore") && <ProfileFields profile={what.profile as never} onSet={(v) => set("profile", v, "charge profile")} />}
-          {figures.length > 0 && <h3 className="mb-1 mt-3 font-display text-[14px]">Figures</h3>}
+          {(id === "driving" || id === "shore") && <ProfileFields profile={what.profile as never} onSet={(v) => set("profile", v, says("charge-profile"))} />}
+          {figures.length > 0 && <h3 className="mb-1 mt-3 font-display text-[14px]">{says("figures")}</h3>}
           <SlateFigs ks={figures} />
-          <button type="button" className="btn btn-slate mt-2" onClick={() => void edit(unfit(id), `took out the ${word.word.toLowerCase()}`)}>
-            Remove
+          <button type="button" className="btn btn-slate mt-2" onClick={() => void edit(unfit(id), says("took-out", { word: word.word.toLowerCase() }))}>
+            {says("remove")}
           </button>
         </>
       )}
@@ -253,9 +253,9 @@ export function PowerSlate({ season }: { season: string }) {
   if (hand.kind === "power" && PARTS.some((p) => p.id === hand.id)) return <PartSlate id={hand.id as PartId} />;
   const p = report.power;
   return (
-    <Slate title="Power" sub={p.limits ? `what limits it: ${p.limits_text}` : "nothing chosen yet"}>
+    <Slate title={says("power")} sub={p.limits ? says("what-limits", { limits_text: p.limits_text }) : says("nothing-chosen-yet")}>
       <FindingList findings={report.findings.filter((f) => f.stage === "power")} />
-      <h3 className="mb-1 mt-2 font-display text-[14px]">Need against have</h3>
+      <h3 className="mb-1 mt-2 font-display text-[14px]">{says("need-against-have")}</h3>
       {p.headrooms.map((h) => (
         <div key={h.key} className={p.limits === h.key ? "border-l-2 border-gorse pl-2" : ""}>
           <HeadroomBar
@@ -269,10 +269,8 @@ export function PowerSlate({ season }: { season: string }) {
           <SlateFigs ks={h.figures as FigureKey[]} />
         </div>
       ))}
-      {!p.headrooms.length && (
-        <p className="text-chalk-dim">Take Bothy's proposal, or choose parts in the ledger; then each capacity stands here against its need.</p>
-      )}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">A {say(seasonWord(season))} day</h3>
+      {!p.headrooms.length && <p className="text-chalk-dim">{says("take-bothys-proposal-choose")}</p>}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("day", { season: say(seasonWord(season)) })}</h3>
       {(["demand_wh", "solar_wh", "drive_wh", "supply_wh", "balance_wh", "days", "standing_days"] as const).map((k) => (
         <SlateFig key={k} k={`power/${season}/${k}`} />
       ))}

@@ -4,14 +4,15 @@ import type { Schemas } from "../../data/client";
 import { show } from "../../data/show";
 import { nameColumn } from "../../parts/ItemLedger";
 import type { Column } from "../../parts/Ledger";
+import { says } from "../../words/power";
 import { seasonWord } from "../life/words";
 import type { SolarArray, useArrays } from "./edit";
 
 type Row = SolarArray & { name: string };
 export const STANDS = [
-  { value: "fixed", word: "fixed on the roof" },
-  { value: "lift", word: "lifted when parked" },
-  { value: "ground", word: "on the ground" },
+  { value: "fixed", word: says("fixed-roof") },
+  { value: "lift", word: says("lifted-when-parked") },
+  { value: "ground", word: says("ground") },
 ] as const;
 
 export function columnsOfArray(list: ReturnType<typeof useArrays>, parts: Record<string, Schemas["ArrayPart"]>, season: string): Column<Row>[] {
@@ -28,10 +29,10 @@ export function columnsOfArray(list: ReturnType<typeof useArrays>, parts: Record
     set: (a, q) => void list.set(a, { [key]: Math.max(1, Math.round(q?.value ?? 1)) }, label),
   });
   return [
-    nameColumn(list, "panels", "24%"),
+    nameColumn(list, says("panels-3"), "24%"),
     {
       key: "each",
-      label: "each",
+      label: says("each"),
       width: "10%",
       align: "right",
       kind: "quantity",
@@ -39,13 +40,13 @@ export function columnsOfArray(list: ReturnType<typeof useArrays>, parts: Record
       value: (a) => a.panel_power_w,
       dimension: "power",
       unit: "W",
-      set: (a, q) => q && void list.set(a, { panel_power_w: q.value }, "label power"),
+      set: (a, q) => q && void list.set(a, { panel_power_w: q.value }, says("label-power")),
     },
-    counted("series_count", "in series"),
-    counted("parallel_count", "strings"),
+    counted("series_count", says("series")),
+    counted("parallel_count", says("strings")),
     {
       key: "stands",
-      label: "stands",
+      label: says("stands"),
       width: "17%",
       kind: "choice",
       options: STANDS,
@@ -53,10 +54,10 @@ export function columnsOfArray(list: ReturnType<typeof useArrays>, parts: Record
       value: (a) => a.deploy ?? "fixed",
       set: (a, v) => void list.stand(a, v),
     },
-    { key: "on", label: "on", width: "19%", kind: "computed", show: (a) => parts[a.id]?.controller ?? "no controller yet" },
+    { key: "on", label: says("on"), width: "19%", kind: "computed", show: (a) => parts[a.id]?.controller ?? says("no-controller-yet") },
     {
       key: "day",
-      label: `a ${seasonWord(season)} day`,
+      label: says("day-2", { season: seasonWord(season) }),
       width: "12%",
       align: "right",
       kind: "computed",

@@ -6,6 +6,7 @@ import type { PatchOp, Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
 import { indexOf } from "../../data/lists";
 import { useVariant } from "../../data/variant";
+import { says } from "../../words/power";
 import { fitArray } from "./parts";
 
 export type SolarArray = Schemas["SolarArray"];
@@ -16,21 +17,21 @@ export function useArrays() {
   const catalogue = useCatalogue();
   const arrays = (design.power?.arrays ?? []) as (SolarArray & { name: string })[];
   const gone = (id: string): PatchOp[] => withoutCircuits(design, (c) => c.array === id);
-  const list = useItems<SolarArray & { name: string }>("/power/arrays", arrays, "Panels", gone);
+  const list = useItems<SolarArray & { name: string }>("/power/arrays", arrays, says("panels"), gone);
   const at = (id: string) => `/power/arrays/${indexOf(arrays, id)}`;
   return {
     ...list,
     /** Another array with panels of the catalogue (the first kind, until another is chosen). */
     make: (fields: object = {}) => {
       const part = catalogue.data?.find((p) => p.kind === "panel");
-      return list.add({ ...fitArray(null, part ?? null), name: `Panels ${arrays.length + 1}`, ...fields });
+      return list.add({ ...fitArray(null, part ?? null), name: says("panels-4", { arrays_count: arrays.length + 1 }), ...fields });
     },
     /** How it stands: on the ground it gets legs and faces the noon sun, until somebody says otherwise. */
     stand: (a: SolarArray & { name: string }, deploy: string) =>
       list.set(
         a,
         { deploy: deploy as SolarArray["deploy"], ...(deploy === "ground" ? { azimuth_deg: null, tilt_deg: a.tilt_deg || 45 } : {}) },
-        "how it stands",
+        says("how-stands"),
       ),
     /** Put a field of the array, or of its own controller. */
     put: (a: SolarArray, path: string, value: unknown, what: string) => edit([{ op: "replace", path: `${at(a.id)}/${path}`, value }], `${a.name}: ${what}`),
@@ -38,7 +39,7 @@ export function useArrays() {
     control: (a: SolarArray, controller: object | null) =>
       edit(
         [...(controller ? [] : gone(a.id)), { op: "replace", path: `${at(a.id)}/controller`, value: controller }],
-        controller ? `${a.name}: a controller of its own` : `${a.name}: on the shared controller`,
+        controller ? says("controller-own", { name: a.name }) : says("shared-controller", { name: a.name }),
       ),
   };
 }

@@ -2,6 +2,7 @@
 import type { Design, PatchOp, Schemas } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { show } from "../../data/show";
+import { says } from "../../words/power";
 
 export type PartId = "bank" | "inverter" | "solar" | "controller" | "driving" | "shore" | "generator";
 type CataloguePart = Schemas["CatalogueItem"];
@@ -9,47 +10,53 @@ type CataloguePart = Schemas["CatalogueItem"];
 export const PARTS: { id: PartId; word: string; kind: string; own: Record<string, unknown>; blurb: string }[] = [
   {
     id: "bank",
-    word: "Bank",
+    word: says("bank-3"),
     kind: "battery",
-    own: { name: "Own bank", chemistry: "lifepo4", unit_voltage_v: 12.8, unit_charge_ah: 100 },
-    blurb: "stores energy; sized for the stay, the cold and the largest current",
+    own: { name: says("own-bank"), chemistry: "lifepo4", unit_voltage_v: 12.8, unit_charge_ah: 100 },
+    blurb: says("stores-energy-sized-stay"),
   },
-  { id: "inverter", word: "Inverter", kind: "inverter", own: { name: "Own inverter", rating_w: 1000 }, blurb: "only for appliances that want mains" },
+  {
+    id: "inverter",
+    word: says("inverter-2"),
+    kind: "inverter",
+    own: { name: says("own-inverter"), rating_w: 1000 },
+    blurb: says("only-appliances-want-mains"),
+  },
   {
     id: "solar",
-    word: "Solar array",
+    word: says("solar-array"),
     kind: "panel",
-    own: { name: "Own panels", panel_power_w: 100, vmp_v: 18, imp_a: 5.56, voc_v: 21.6, isc_a: 6 },
-    blurb: "panels in strings",
+    own: { name: says("own-panels"), panel_power_w: 100, vmp_v: 18, imp_a: 5.56, voc_v: 21.6, isc_a: 6 },
+    blurb: says("panels-strings"),
   },
   {
     id: "controller",
-    word: "Solar controller",
+    word: says("solar-controller"),
     kind: "controller",
-    own: { name: "Own controller", max_voltage_v: 100, max_charge_current_a: 30 },
-    blurb: "between the panels and the bank",
+    own: { name: says("own-controller"), max_voltage_v: 100, max_charge_current_a: 30 },
+    blurb: says("between-panels-bank"),
   },
-  { id: "driving", word: "Driving charge", kind: "dcdc", own: { name: "Own DC-DC charger", rating_a: 30 }, blurb: "from the vehicle's alternator" },
-  { id: "shore", word: "Shore charger", kind: "charger", own: { name: "Own charger", charger_current_a: 30 }, blurb: "from a hook-up" },
+  { id: "driving", word: says("driving-charge"), kind: "dcdc", own: { name: says("own-dc-dc-charger"), rating_a: 30 }, blurb: says("vehicles-alternator") },
+  { id: "shore", word: says("shore-charger"), kind: "charger", own: { name: says("own-charger"), charger_current_a: 30 }, blurb: says("hook-up") },
   {
     id: "generator",
-    word: "Generator",
+    word: says("generator"),
     kind: "generator",
-    own: { name: "Own generator", rating_w: 1600 },
-    blurb: "for the hours that a leg of the trip gives it",
+    own: { name: says("own-generator"), rating_w: 1600 },
+    blurb: says("hours-leg-trip-gives"),
   },
 ];
 
 /** Kinds of battery that a bank of one's own may be made of: chemistry and voltage of a unit are never guessed. */
 export const OWN_BANKS = [
-  { value: "lifepo4 12.8", word: "lithium iron phosphate, 12.8 V" },
-  { value: "lifepo4 25.6", word: "lithium iron phosphate, 25.6 V" },
-  { value: "agm 12", word: "AGM lead, 12 V" },
-  { value: "gel 12", word: "gel lead, 12 V" },
-  { value: "flooded 12", word: "flooded lead, 12 V" },
-  { value: "flooded 6", word: "flooded lead, 6 V" },
-  { value: "nmc 14.6", word: "lithium NMC, 4 cells, 14.6 V" },
-  { value: "nmc 25.5", word: "lithium NMC, 7 cells, 25.5 V" },
+  { value: "lifepo4 12.8", word: says("lithium-iron-phosphate-v") },
+  { value: "lifepo4 25.6", word: says("lithium-iron-phosphate-v-2") },
+  { value: "agm 12", word: says("agm-lead-v") },
+  { value: "gel 12", word: says("gel-lead-v") },
+  { value: "flooded 12", word: says("flooded-lead-v") },
+  { value: "flooded 6", word: says("flooded-lead-v-2") },
+  { value: "nmc 14.6", word: says("lithium-nmc-cells-v") },
+  { value: "nmc 25.5", word: says("lithium-nmc-cells-v-2") },
 ] as const;
 
 /** Operations that put in a bank of one's own, of a kind in OWN_BANKS. */
@@ -59,21 +66,30 @@ export function ownBank(kind: string): PatchOp[] {
     {
       op: "replace",
       path: "/power/bank",
-      value: { name: "Own bank", chemistry, unit_voltage_v: Number(volts), unit_charge_ah: 100, by: "typed", owned: true },
+      value: { name: says("own-bank"), chemistry, unit_voltage_v: Number(volts), unit_charge_ah: 100, by: "typed", owned: true },
     },
   ];
 }
 
 /** An array in words: its name, how many panels of which power, how many in series. */
 export const arrayWords = (a: Schemas["SolarArray"]) =>
-  `${a.name}: ${(a.series_count ?? 1) * (a.parallel_count ?? 1)} × ${show(a.panel_power_w, "W")}, ${a.series_count ?? 1} in series`;
+  says("series-2", {
+    name: a.name,
+    series_count: (a.series_count ?? 1) * (a.parallel_count ?? 1),
+    panel_power_w: show(a.panel_power_w, "W"),
+    series_count_2: a.series_count ?? 1,
+  });
 
 /** What is fitted of a part, in words; null when nothing is. */
 export function fitted(design: Design, id: PartId): string | null {
   const p = design.power ?? {};
   if (id === "bank")
     return p.bank
-      ? `${p.bank.name}: ${show(p.bank.unit_charge_ah * (p.bank.parallel_count ?? 1), "Ah")} at ${show((p.bank.unit_voltage_v ?? 12.8) * (p.bank.series_count ?? 1), "V")}`
+      ? says("at", {
+          name: p.bank.name,
+          unit_charge_ah: show(p.bank.unit_charge_ah * (p.bank.parallel_count ?? 1), "Ah"),
+          unit_voltage_v: show((p.bank.unit_voltage_v ?? 12.8) * (p.bank.series_count ?? 1), "V"),
+        })
       : null;
   if (id === "inverter") return p.inverter ? `${p.inverter.name}: ${show(p.inverter.rating_w, "W")}` : null;
   if (id === "solar") {

@@ -3,6 +3,7 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
+import { says } from "../../words/prove";
 import { type SheetRow, useReadings, VERDICTS } from "./edit";
 
 const ROW = 24;
@@ -41,7 +42,14 @@ function Band({ x, y, width, low, high, read, verdict, unit }: BandProps) {
   const colour = verdict === "fail" ? "var(--color-rust)" : verdict === "marginal" ? "var(--color-gorse-ink)" : "var(--color-moss)";
   return (
     <g>
-      <title>{`${show(low, unit)} to ${show(high, unit)} expected${read != null ? `, ${show(read, unit, "metric", 4)} read` : ""}`}</title>
+      <title>
+        {says("expected-read", {
+          low: show(low, unit),
+          high: show(high, unit),
+          has_read: read != null,
+          read: read != null ? show(read, unit, "metric", 4) : "",
+        })}
+      </title>
       <line x1={x} x2={x + width} y1={y} y2={y} stroke="var(--color-line)" />
       <rect x={x + width * 0.25} y={y - 5} width={width * 0.5} height="10" fill="currentColor" opacity="0.16" />
       <path d={`M${x + width * 0.25} ${y - 6}v12M${x + width * 0.75} ${y - 6}v12`} stroke="currentColor" strokeWidth="0.8" />
@@ -60,12 +68,12 @@ export function Bands() {
   const band = (width - left - 90) / 2;
   return (
     <div ref={box}>
-      <svg width={width} height={rows.length * ROW + 26} className="block" role="group" aria-label="Readings against what is expected">
+      <svg width={width} height={rows.length * ROW + 26} className="block" role="group" aria-label={says("readings-against-what-expected")}>
         <text x={left + band * 0.5} y="13" fontSize="11" textAnchor="middle" fill="var(--color-dim)">
-          current, expected between the bars
+          {says("current-expected-between-bars")}
         </text>
         <text x={left + band * 1.5 + 24} y="13" fontSize="11" textAnchor="middle" fill="var(--color-dim)">
-          voltage at the load
+          {says("voltage-load")}
         </text>
         {rows.map((r, i) => {
           const y = 30 + i * ROW;
@@ -92,7 +100,7 @@ export function Bands() {
               </svg>
               {!r.verdict && (
                 <text aria-hidden="true" x={width - 58} y={y + 4} fontSize="11" fill="var(--color-dim)">
-                  {r.missing ? "" : "to read"}
+                  {r.missing ? "" : says("read")}
                 </text>
               )}
             </g>

@@ -1,5 +1,6 @@
 /** A circuit drawn in a ring: plus above from the bank to the load, minus below on the way back; its points can be probed. Pipes are drawn in a row. */
 import { pressed } from "../../pictures/pressed";
+import { says } from "../../words/prove";
 import type { Finder } from "./data";
 
 type Node = Finder["nodes"][number];
@@ -146,7 +147,7 @@ export function CircuitDrawing({ nodes, elements, doubt = {}, red, black, open =
             className={onNode ? "cursor-pointer" : undefined}
             role={onNode ? "button" : "img"}
             tabIndex={onNode ? 0 : undefined}
-            aria-label={probe ? `${probe === "red" ? "R" : "B"} ${n.name}, ${probe} probe` : n.name}
+            aria-label={probe ? says("r-b-probe", { is_red: probe === "red", name: n.name, probe }) : n.name}
             onClick={onNode ? () => onNode(n.id) : undefined}
             onKeyDown={(k) => pressed(k, onNode && (() => onNode(n.id)))}
           >

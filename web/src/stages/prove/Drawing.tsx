@@ -2,6 +2,7 @@
 import { useMemo } from "react";
 import { type Light, Lit } from "../../pictures/lit";
 import { useHand } from "../../shell/hand";
+import { says } from "../../words/prove";
 import { PipePicture } from "../gas/PipePicture";
 import { WaterPicture } from "../water/WaterPicture";
 import { DiagramPicture } from "../wiring/DiagramPicture";
@@ -12,7 +13,7 @@ import { PlanPicture } from "./PlanPicture";
 
 const ELECTRIC = ["s0", "s1", "s2", "s3", "s4", "s5", "s6", "s7", "s8"];
 /** What a thing of the diagram is called as the subject of a step. */
-const SUBJECT: Record<string, string> = { "power:bank": "bank", "power:inverter": "inverter", "power:shore": "mains" };
+const SUBJECT: Record<string, string> = { "power:bank": says("bank"), "power:inverter": says("inverter"), "power:shore": says("mains") };
 
 /** Which drawing a stage has: the plan for heat, air, cooling, alarms, weight and the road. */
 export function drawingOf(rung: string | null): "circuits" | "water" | "gas" | "plan" {

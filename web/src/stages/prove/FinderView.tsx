@@ -2,12 +2,20 @@
 import { useState } from "react";
 import { Quantity } from "../../parts/Quantity";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/prove";
 import { CircuitDrawing } from "./CircuitDrawing";
 import { type Answer, type Finder, useStarts, useSteps } from "./data";
 import { useProver } from "./StepForm";
 
-const DIMENSION: Record<string, string> = { V: "voltage", A: "current" };
-const FIELD: Record<string, string> = { wiring: "Circuits", water: "Water", gas: "Gas", warmth: "Heating", power: "Power", life: "Appliances" };
+const DIMENSION: Record<string, string> = { V: says("voltage"), A: says("current") };
+const FIELD: Record<string, string> = {
+  wiring: says("circuits"),
+  water: says("water"),
+  gas: says("gas"),
+  warmth: says("heating"),
+  power: says("power"),
+  life: says("appliances"),
+};
 
 export type Search = { start: string | null; answers: Answer[]; licensed: boolean };
 
@@ -34,7 +42,7 @@ export function FinderPicture({ f }: { f: Finder | undefined }) {
         doubt={doubtOf(f)}
         red={best?.a}
         black={best?.b}
-        label={`${f.title}, drawn with the doubt on each part`}
+        label={says("drawn-doubt-each-part", { title: f.title })}
       />
     </div>
   );
@@ -63,10 +71,10 @@ function Ask({ f, test, put }: { f: Finder; test: string; put: (a: Answer) => vo
             value={undefined}
             dimension={DIMENSION[t.unit] ?? "voltage"}
             unit={t.unit}
-            placeholder={t.unit === "V" ? "90 mV" : t.unit}
+            placeholder={t.unit === "V" ? says("mv") : t.unit}
             onCommit={(q) => q && put({ test: t.id, reading: q.value, outcome: null })}
           />
-          {t.sound && <span className="text-dim">sound: {t.sound}</span>}
+          {t.sound && <span className="text-dim">{says("sound", { sound: t.sound })}</span>}
         </div>
       )}
     </div>
@@ -77,16 +85,16 @@ function Starts({ onStart }: { onStart: (key: string) => void }) {
   const starts = useStarts();
   const say = useSaid();
   const [like, setLike] = useState("");
-  if (!starts.data) return <p role="status">Looking what can be searched…</p>;
+  if (!starts.data) return <p role="status">{says("looking-what-can-searched")}</p>;
   const rows = starts.data.starts.filter((s) => say(s.title).toLowerCase().includes(like.trim().toLowerCase()));
   const fields = [...new Set(rows.map((s) => s.field))];
   return (
     <div className="p-3">
-      <h2 className="m-0 mb-1 font-display text-[17px]">What is wrong?</h2>
+      <h2 className="m-0 mb-1 font-display text-[17px]">{says("what-wrong")}</h2>
       <input
         className="field w-72"
-        aria-label="Search what is wrong"
-        placeholder="fridge, no hot water, weak flame…"
+        aria-label={says("search-what-wrong")}
+        placeholder={says("fridge-no-hot-water")}
         value={like}
         onChange={(e) => setLike(e.target.value)}
       />
@@ -108,7 +116,7 @@ function Starts({ onStart }: { onStart: (key: string) => void }) {
           </div>
         ))}
       </div>
-      {!rows.length && <p>Nothing like that; take the nearest, or prove the circuit step by step on the ladder.</p>}
+      {!rows.length && <p>{says("nothing-like-take-nearest")}</p>}
     </div>
   );
 }
@@ -128,8 +136,8 @@ function Mend({ f, onDone }: { f: Finder; onDone: () => void }) {
         void steps.repair(f.subject, cause, me.who.trim(), note.trim(), f.minutes).then((ok) => ok && onDone());
       }}
     >
-      <b>Mended?</b>
-      <select className="field max-w-[18rem]" aria-label="What was mended" value={cause.id} onChange={(e) => setPick(e.target.value)}>
+      <b>{says("mended")}</b>
+      <select className="field max-w-[18rem]" aria-label={says("what-was-mended")} value={cause.id} onChange={(e) => setPick(e.target.value)}>
         {f.causes
           .filter((c) => c.frac > 0.005 || c.id === pick)
           .map((c) => (
@@ -140,22 +148,22 @@ function Mend({ f, onDone }: { f: Finder; onDone: () => void }) {
       </select>
       <input
         className="field w-32"
-        aria-label="Mended by"
-        placeholder="by"
+        aria-label={says("mended-2")}
+        placeholder={says("by")}
         value={me.who}
         maxLength={120}
         onChange={(e) => setMe({ ...me, who: e.target.value })}
       />
       <input
         className="field w-48"
-        aria-label="Note on the repair"
-        placeholder="what was done"
+        aria-label={says("note-repair")}
+        placeholder={says("what-was-done")}
         value={note}
         maxLength={400}
         onChange={(e) => setNote(e.target.value)}
       />
       <button type="submit" className="btn btn-main">
-        Record it, prove again
+        {says("record-prove-again")}
       </button>
     </form>
   );
@@ -180,9 +188,9 @@ export function FinderView({
   if (!f)
     return (
       <div className="p-3">
-        <p role={error ? "alert" : "status"}>{error ? error.message : "Thinking…"}</p>
+        <p role={error ? "alert" : "status"}>{error ? error.message : says("thinking")}</p>
         <button type="button" className="btn" onClick={() => set({ start: null, answers: [] })}>
-          Search something else
+          {says("search-something-else")}
         </button>
       </div>
     );
@@ -201,9 +209,9 @@ export function FinderView({
         {f.state !== "search" && <Mend key={f.causes[0]?.id} f={f} onDone={onMended} />}
         {open.length > 0 && (
           <label className="mt-3 block text-[13px]">
-            or a test of your own choice{" "}
-            <select className="field max-w-full" aria-label="Another test" value={own} onChange={(e) => setOwn(e.target.value)}>
-              <option value="">choose…</option>
+            {says("test-your-own-choice")}{" "}
+            <select className="field max-w-full" aria-label={says("another-test")} value={own} onChange={(e) => setOwn(e.target.value)}>
+              <option value="">{says("choose")}</option>
               {open.map((t) => (
                 <option key={t.id} value={t.id}>
                   {t.title} ({t.minutes} min)
@@ -226,21 +234,21 @@ export function FinderView({
         <p className="mb-1 mt-3 border-l-2 border-rust pl-2 text-[13px]">{say(f.caution, "wiring")}</p>
         <div className="flex flex-wrap items-center gap-2">
           <button type="button" className="btn" onClick={() => set({ start: null, answers: [] })}>
-            Search something else
+            {says("search-something-else")}
           </button>
           {s.answers.length > 0 && (
             <button type="button" className="btn" onClick={() => set({ answers: s.answers.slice(0, -1) })}>
-              Take the last answer back
+              {says("take-last-answer-back")}
             </button>
           )}
           <label className="text-[13px]">
-            <input type="checkbox" checked={s.licensed} onChange={(e) => set({ licensed: e.target.checked })} /> {say("I hold the licence for it")}
+            <input type="checkbox" checked={s.licensed} onChange={(e) => set({ licensed: e.target.checked })} /> {say(says("i-hold-licence"))}
           </label>
         </div>
       </div>
       <div>
-        <h3 className="m-0 font-display text-[14px]">Causes</h3>
-        <ol className="m-0 list-none p-0" aria-label="Causes">
+        <h3 className="m-0 font-display text-[14px]">{says("causes")}</h3>
+        <ol className="m-0 list-none p-0" aria-label={says("causes")}>
           {f.causes
             .filter((c) => c.frac >= 0.005)
             .slice(0, 9)
@@ -256,24 +264,24 @@ export function FinderView({
         </ol>
         {f.told.length > 0 && (
           <>
-            <h3 className="mb-0 mt-3 font-display text-[14px]">What was told</h3>
+            <h3 className="mb-0 mt-3 font-display text-[14px]">{says("what-was-told")}</h3>
             <ol className="m-0 pl-5 text-[13px]">
               {f.told.map((t) => (
                 <li key={t.test}>
                   {say(t.title, "wiring")}: <b className="num">{t.answer}</b>
                   {t.out.length > 0 && (
                     <span className="text-dim">
-                      . Ruled out: {t.out.slice(0, 3).join("; ")}
-                      {t.out.length > 3 ? `; and ${t.out.length - 3} more` : ""}
+                      {says("ruled-out-more", {
+                        out: t.out.slice(0, 3).join("; "),
+                        out_count_more: t.out.length > 3,
+                        out_count: t.out.length > 3 ? t.out.length - 3 : "",
+                      })}
                     </span>
                   )}
                 </li>
               ))}
             </ol>
-            <p className="my-1 text-[13px] text-dim">
-              {f.minutes > 0 && `${f.minutes} min so far, `}
-              {f.bits.toFixed(1)} bits of doubt left. A suggestion: isolate before you touch.
-            </p>
+            <p className="my-1 text-[13px] text-dim">{says("min-far-bits-doubt", { some_minutes: f.minutes > 0, minutes: f.minutes, bits: f.bits })}</p>
           </>
         )}
       </div>

@@ -4,11 +4,12 @@ import { useMemo } from "react";
 import { useVariant } from "../../data/variant";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/prove";
 import { Drawing } from "./Drawing";
 import { type Commissioning, type Rung, STATES, type Step, worst } from "./data";
 import { COLOUR, StateMark } from "./marks";
 
-const RUNG: Record<string, string> = { none: "not aboard", locked: "locked", open: "open", done: "proved", failed: "failed" };
+const RUNG: Record<string, string> = { none: says("not-aboard"), locked: says("locked"), open: says("open"), done: says("proved"), failed: says("failed") };
 function RungRow({ r, on, pick }: { r: Rung; on: boolean; pick: () => void }) {
   const say = useSaid();
   const done = r.total ? r.passed / r.total : 0;
@@ -27,7 +28,7 @@ function RungRow({ r, on, pick }: { r: Rung; on: boolean; pick: () => void }) {
         <span className="absolute inset-y-[3px] left-0 bg-moss/25" style={{ width: `${100 * done}%` }} aria-hidden="true" />
         <span className="relative">{say(r.title, "wiring")}</span>
       </span>
-      <span className="num whitespace-nowrap text-right text-dim">{r.total ? `${r.passed} of ${r.total}` : "–"}</span>
+      <span className="num whitespace-nowrap text-right text-dim">{r.total ? says("of", { passed: r.passed, total: r.total }) : "–"}</span>
       <span role="img" aria-label={RUNG[r.state]}>
         {r.state !== "none" && <StateMark state={state} />}
       </span>
@@ -54,28 +55,29 @@ function useGroups(c: Commissioning): Group[] {
       } else g.cells.push({ key, name, code, states: [s.state], first: s });
     };
     const OTHER: Record<string, string> = {
-      s2: "Mains",
-      s6: "Mains",
-      s7: "Mains",
-      s9: "Water",
-      s10: "Gas",
-      s11: "Heat",
-      s12: "Air",
-      s13: "Cooling",
-      s14: "Alarms",
-      s15: "Road",
-      s16: "Road",
+      s2: says("mains-2"),
+      s6: says("mains-2"),
+      s7: says("mains-2"),
+      s9: says("water"),
+      s10: says("gas"),
+      s11: says("heat"),
+      s12: says("air"),
+      s13: says("cooling"),
+      s14: says("alarms"),
+      s15: says("road"),
+      s16: says("road"),
     };
     for (const s of c.steps) {
       const circuit = circuits.get(s.subject);
       const part = circuit && report.wiring.circuits[s.subject];
-      if (circuit && part) put(circuit.board ? (boards.get(circuit.board) ?? "Boards") : "Main cables", s.subject, circuit.name ?? s.subject, part.code, s);
+      if (circuit && part)
+        put(circuit.board ? (boards.get(circuit.board) ?? "Boards") : says("main-cables"), s.subject, circuit.name ?? s.subject, part.code, s);
       else if (OTHER[s.stage]) put(OTHER[s.stage]!, s.id, s.title, "", s);
       else
         put(
           "Bank, busbars, shunt",
           s.stage === "s0" && s.id.startsWith("s0-seal") ? "seals" : s.id,
-          s.id.startsWith("s0-seal") ? "Seals on the roof" : s.title,
+          s.id.startsWith("s0-seal") ? says("seals-roof") : s.title,
           "",
           s,
         );
@@ -90,17 +92,17 @@ export function Ladder({ c, rung, onRung, drawn }: { c: Commissioning; rung: str
   const groups = useGroups(c);
   return (
     <div className="grid h-full grid-cols-[minmax(15rem,21rem)_minmax(0,1fr)] max-[899px]:grid-cols-1">
-      <div className="overflow-auto border-r border-line" role="group" aria-label="Stages of commissioning">
+      <div className="overflow-auto border-r border-line" role="group" aria-label={says("stages-commissioning")}>
         {c.rungs.map((r) => (
           <RungRow key={r.id} r={r} on={rung === r.id} pick={() => onRung(rung === r.id ? null : r.id)} />
         ))}
       </div>
       {drawn ? (
-        <div className="overflow-auto" role="group" aria-label="What is proved, drawn">
+        <div className="overflow-auto" role="group" aria-label={says("what-proved-drawn")}>
           <Drawing c={c} rung={rung} />
         </div>
       ) : (
-        <div className="flex flex-wrap content-start gap-x-4 gap-y-2 overflow-auto p-2" role="group" aria-label="What is proved">
+        <div className="flex flex-wrap content-start gap-x-4 gap-y-2 overflow-auto p-2" role="group" aria-label={says("what-proved")}>
           {groups.map((g) => (
             <div key={g.name} className="min-w-[9rem]">
               <h2 className="m-0 font-display text-[12px] font-semibold text-dim">{say(g.name)}</h2>

@@ -6,19 +6,27 @@ import { api, type Schemas, take } from "../../data/client";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/prove";
 import { type Live, useLiveDay } from "./data";
 
 type Lane = Live["lanes"][number];
 const W = 360;
 const H = 64;
-const SPANS = { minutes: { word: "ten minutes", s: 600 }, day: { word: "day", s: 86400 } } as const;
+const SPANS = { minutes: { word: says("ten-minutes"), s: 600 }, day: { word: says("day"), s: 86400 } } as const;
 type Span = keyof typeof SPANS;
-const STATE: Record<string, string> = { ok: "as expected", dropout: "silent", stuck: "stuck", noise: "noisy", drift: "drifts", offset: "off" };
+const STATE: Record<string, string> = {
+  ok: says("expected"),
+  dropout: says("silent"),
+  stuck: says("stuck"),
+  noise: says("noisy"),
+  drift: says("drifts"),
+  offset: says("off"),
+};
 const FAILURES = [
-  ["offset", "off", { offset: 0.15 }],
-  ["noise", "noisy", { noise: 0.2 }],
-  ["stuck", "stuck", { stuck: true }],
-  ["drift", "drifts", { drift_per_h: 3 }],
+  ["offset", says("off"), { offset: 0.15 }],
+  ["noise", says("noisy"), { noise: 0.2 }],
+  ["stuck", says("stuck"), { stuck: true }],
+  ["drift", says("drifts"), { drift_per_h: 3 }],
 ] as const;
 
 /** A live value in its unit; a share in per cent, volts to the hundredth. */
@@ -76,7 +84,7 @@ function LaneCard({ x, day, span, fail }: { x: Lane; day: Day | undefined; span:
         viewBox={`0 0 ${W} ${H}`}
         className="block h-16 w-full"
         role="img"
-        aria-label={`${x.name}, the last ${SPANS[span].word}, ${STATE[x.state] ?? x.state}`}
+        aria-label={says("last", { name: x.name, word: SPANS[span].word, state: STATE[x.state] ?? x.state })}
         preserveAspectRatio="none"
       >
         <polygon points={[...band.map((b) => at3(b, 3)), ...band.map((b) => at3(b, 1)).reverse()].join(" ")} fill="var(--color-loch)" opacity="0.15" />
@@ -103,19 +111,19 @@ function LaneCard({ x, day, span, fail }: { x: Lane; day: Day | undefined; span:
           className="pointer-events-none absolute inset-0 grid place-items-center text-[22px] font-semibold uppercase tracking-[0.3em] text-peat/15"
           aria-hidden="true"
         >
-          simulated
+          {says("simulated")}
         </span>
       )}
       <div className="flex flex-wrap items-baseline justify-between gap-1 text-[12px] text-dim">
         <span>
-          {say(`expected ${amount(x.expected, x.unit)} (${amount(x.low, x.unit)} to ${amount(x.high, x.unit)}),`)}{" "}
+          {say(says("expected-2", { expected: amount(x.expected, x.unit), low: amount(x.low, x.unit), high: amount(x.high, x.unit) }))}{" "}
           <b className={wrong ? "text-rust" : ""}>{x.flags.map((f) => STATE[f] ?? f).join(", ") || STATE.ok}</b>
-          {x.simulated && <span className="sr-only">, simulated</span>}
+          {x.simulated && <span className="sr-only">{says("simulated-2")}</span>}
         </span>
         {x.simulated && (
           <select
             className="field py-0 text-[11px]"
-            aria-label={`Spoil ${x.name}`}
+            aria-label={says("spoil", { name: x.name })}
             value=""
             onChange={(e) => {
               const found = FAILURES.find(([k]) => k === e.target.value);
@@ -125,7 +133,7 @@ function LaneCard({ x, day, span, fail }: { x: Lane; day: Day | undefined; span:
               fail(x, what);
             }}
           >
-            <option value="">spoil it…</option>
+            <option value="">{says("spoil-2")}</option>
             {FAILURES.map(([k, word]) => (
               <option key={k} value={k}>
                 {word}
@@ -149,7 +157,7 @@ export function LiveView({ live, error }: { live: Live | undefined; error: Error
   if (!live)
     return (
       <p className="p-3" role={error ? "alert" : "status"}>
-        {error ? error.message : "Reckoning what should be said today…"}
+        {error ? error.message : says("reckoning-what-should-said")}
       </p>
     );
   const path = { params: { path: { variant_id: id } } };
@@ -164,12 +172,11 @@ export function LiveView({ live, error }: { live: Live | undefined; error: Error
     <div className="p-3">
       {!live.connected && (
         <p role="note" className="m-0 mb-2 border-l-2 border-gorse pl-2">
-          Nobody answers on port {live.port}. In a terminal: <code>./bothy devices</code> starts stand-ins for this vehicle’s devices; an adapter for real ones
-          speaks the same protocol (docs/devices.md).
+          {says("nobody-answers-port-terminal", { port: live.port })} <code>{says("bothy-devices")}</code> {says("starts-stand-ins-vehicles")}
         </p>
       )}
       {live.alarms.length > 0 && live.connected && (
-        <ul aria-label="Alarms" className="m-0 mb-2 list-none p-0">
+        <ul aria-label={says("alarms")} className="m-0 mb-2 list-none p-0">
           {live.alarms.map((a) => (
             <li
               key={a.id}
@@ -179,7 +186,7 @@ export function LiveView({ live, error }: { live: Live | undefined; error: Error
               <span className="num text-[12px] text-dim">{Math.round(a.since_s)} s</span>
               {!a.seen && (
                 <button type="button" className="btn" onClick={() => seen(a.id)}>
-                  Seen
+                  {says("seen")}
                 </button>
               )}
             </li>
@@ -192,7 +199,7 @@ export function LiveView({ live, error }: { live: Live | undefined; error: Error
         </p>
       )}
       <div className="mb-2 flex flex-wrap items-center gap-2">
-        <span role="group" aria-label="Time shown">
+        <span role="group" aria-label={says("time-shown")}>
           {(Object.keys(SPANS) as Span[]).map((k) => (
             <button
               key={k}
@@ -206,24 +213,24 @@ export function LiveView({ live, error }: { live: Live | undefined; error: Error
           ))}
         </span>
         <label className="flex items-center gap-1">
-          <input type="checkbox" checked={live.always} onChange={(e) => always(e.target.checked)} /> listen although nobody looks
+          <input type="checkbox" checked={live.always} onChange={(e) => always(e.target.checked)} /> {says("listen-although-nobody-looks")}
         </label>
         <span className="flex-1" />
         <a className="btn no-underline" href={`/api/variants/${id}/live/values.csv`} download>
-          Values as a table
+          {says("values-table")}
         </a>
         {sure ? (
           <>
             <button type="button" className="btn" onClick={forget}>
-              Forget all kept values
+              {says("forget-all-kept-values")}
             </button>
             <button type="button" className="btn" onClick={() => setSure(false)}>
-              Keep them
+              {says("keep-them")}
             </button>
           </>
         ) : (
           <button type="button" className="btn" onClick={() => setSure(true)}>
-            Forget…
+            {says("forget")}
           </button>
         )}
       </div>
@@ -239,12 +246,12 @@ export function LiveView({ live, error }: { live: Live | undefined; error: Error
       )}
       {live.simulated && (
         <button type="button" className="btn mt-2" onClick={() => tried(take(api.DELETE("/api/variants/{variant_id}/live/failure", path)))}>
-          Take all failures out
+          {says("take-all-failures-out")}
         </button>
       )}
       {live.told.length > 0 && (
         <details className="mt-2 text-[13px]">
-          <summary className="cursor-pointer">What was said wrongly ({live.told.length})</summary>
+          <summary className="cursor-pointer">{says("what-was-said-wrongly", { told_count: live.told.length })}</summary>
           <ul className="m-0 pl-5">
             {live.told.map((t) => (
               <li key={t}>{t}</li>
@@ -252,10 +259,7 @@ export function LiveView({ live, error }: { live: Live | undefined; error: Error
           </ul>
         </details>
       )}
-      <p className="mt-2 border-l-2 border-rust pl-2 text-[13px]">
-        A screen is no alarm: only certified alarms warn of CO, smoke and gas.{" "}
-        {live.simulated && "What is marked simulated proves nothing and nobody may rely on it."}
-      </p>
+      <p className="mt-2 border-l-2 border-rust pl-2 text-[13px]">{says("screen-no-alarm-only", { simulated: live.simulated })}</p>
     </div>
   );
 }

@@ -11,13 +11,14 @@ import { Token } from "../../parts/Token";
 import { useBenchLists } from "../../print/Lists";
 import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
+import { says } from "../../words/prove";
 import { useReadings } from "./edit";
 
 type LoopRow = Schemas["LoopRow"];
-export const LOOP_VERDICTS: Record<string, string> = { pass: "passes", high: "too high", short: "too low", open: "open" };
-export const HOW = "Power off, fuse out, appliances unplugged, far ends twisted together; part them again afterwards.";
+export const LOOP_VERDICTS: Record<string, string> = { pass: says("passes"), high: says("too-high"), short: says("too-low"), open: says("open") };
+export const HOW = says("power-off-fuse-out");
 
-const mohm = (v: number | null | undefined) => (v == null ? "" : v >= 1e6 ? `${show(v / 1e6)} kΩ` : `${Number(v.toPrecision(3))} mΩ`);
+const mohm = (v: number | null | undefined) => (v == null ? "" : v >= 1e6 ? says("k", { v: show(v / 1e6) }) : says("m", { v: Number(v.toPrecision(3)) }));
 
 export function LoopSentence() {
   const { design } = useVariant();
@@ -26,34 +27,34 @@ export function LoopSentence() {
   return (
     <>
       <BeingBuilt />
-      {HOW} The ohm-meter shows steps of{" "}
+      {says("ohm-meter-shows-steps", { how: HOW })}{" "}
       <Token
         path="/prove/meter/loop_resolution_mohm"
-        label="ohm-meter's last digit"
+        label={says("ohm-meters-last-digit")}
         dimension="resistance"
         unit="mΩ"
         value={m.loop_resolution_mohm}
         shown={mohm(m.loop_resolution_mohm)}
       />
-      , its leads have{" "}
+      {says("leads-have")}{" "}
       <Token
         path="/prove/meter/loop_leads_mohm"
-        label="resistance of the meter's leads"
+        label={says("resistance-meters-leads")}
         dimension="resistance"
         unit="mΩ"
         value={m.loop_leads_mohm}
         shown={mohm(m.loop_leads_mohm)}
       />
-      , and it is{" "}
+      {says("and-it-is")}{" "}
       <Token
         path="/prove/meter/loop_temp_c"
-        label="temperature at the test"
+        label={says("temperature-test")}
         dimension="temperature"
         unit="°C"
         value={m.loop_temp_c}
         shown={show(m.loop_temp_c, "°C", units)}
       />{" "}
-      in there.
+      {says("there")}
     </>
   );
 }
@@ -63,32 +64,32 @@ export function LoopLedger() {
   const { of, set } = useReadings();
   const hand = useHand();
   const columns: Column<LoopRow>[] = [
-    { key: "code", label: "code", width: "6%", kind: "computed", show: (r) => r.code },
-    { key: "name", label: "circuit", width: "25%", kind: "computed", show: (r) => <span className="font-sans text-peat">{r.name}</span> },
-    { key: "expected", label: "expect", width: "12%", align: "right", kind: "computed", show: (r) => mohm(r.expected_mohm) },
+    { key: "code", label: says("code"), width: "6%", kind: "computed", show: (r) => r.code },
+    { key: "name", label: says("circuit"), width: "25%", kind: "computed", show: (r) => <span className="font-sans text-peat">{r.name}</span> },
+    { key: "expected", label: says("expect"), width: "12%", align: "right", kind: "computed", show: (r) => mohm(r.expected_mohm) },
     {
       key: "window",
-      label: "from, to",
+      label: says("from-to"),
       width: "20%",
       align: "right",
       kind: "computed",
-      show: (r) => `${mohm(r.low_mohm).replace(" mΩ", "")} to ${mohm(r.high_mohm)}`,
+      show: (r) => says("to", { low_mohm: mohm(r.low_mohm).replace(" mΩ", ""), high_mohm: mohm(r.high_mohm) }),
     },
     {
       key: "meter",
-      label: "this meter",
+      label: says("meter"),
       width: "14%",
       kind: "computed",
       show: (r) =>
         r.resolvable ? (
-          "resolves it"
+          says("resolves")
         ) : (
-          <span title={`Loaded test: at design current no more than ${show(r.loaded_drop_v * 1.25, "V", "metric", 2)} may be lost`}>“not open” only</span>
+          <span title={says("loaded-test-design-current", { loaded_drop_v: show(r.loaded_drop_v * 1.25, "V", "metric", 2) })}>{says("not-open-only")}</span>
         ),
     },
     {
       key: "loop_mohm",
-      label: "read",
+      label: says("read-2"),
       width: "12%",
       align: "right",
       kind: "quantity",
@@ -101,25 +102,25 @@ export function LoopLedger() {
     },
     {
       key: "verdict",
-      label: "verdict",
+      label: says("verdict"),
       width: "12%",
       kind: "computed",
       show: (r) => (r.verdict ? <span className={r.verdict === "pass" ? "text-peat" : "font-semibold text-rust"}>{LOOP_VERDICTS[r.verdict]}</span> : ""),
     },
   ];
   const id = useCallback((r: LoopRow) => r.circuit, []);
-  if (lists.error) return <p role="alert">The loop test could not be fetched: {lists.error.message}</p>;
-  if (!lists.data) return <p role="status">Drawing up the loop test…</p>;
+  if (lists.error) return <p role="alert">{says("loop-test-could-not", { message: lists.error.message })}</p>;
+  if (!lists.data) return <p role="status">{says("drawing-up-loop-test")}</p>;
   return (
     <Ledger
-      label="Loop test"
+      label={says("loop-test")}
       rows={lists.data.loops}
       columns={columns}
       id={id}
       selected={hand.kind === "circuit" ? hand.id : undefined}
       onSelect={(r) => hand.pick("circuit", r.circuit)}
-      mark={(r) => <ItemMark subject={r.circuit} stage="prove" />}
-      empty="No circuit has its cable yet (key 5), so there is no loop to measure."
+      mark={(r) => <ItemMark subject={r.circuit} stage={says("prove")} />}
+      empty={says("no-circuit-has-cable")}
     />
   );
 }
@@ -128,21 +129,19 @@ export function LoopLedger() {
 export function LoopCards() {
   const lists = useBenchLists();
   const { of, set } = useReadings();
-  if (!lists.data) return <p role="status">{lists.error ? `The loop test could not be fetched: ${lists.error.message}` : "Drawing up the loop test…"}</p>;
+  if (!lists.data) return <p role="status">{lists.error ? says("loop-test-could-not", { message: lists.error.message }) : says("drawing-up-loop-test")}</p>;
   return (
     <>
       <p className="m-0 border-l-2 border-rust pl-2 text-[15px]">{HOW}</p>
       {lists.data.loops.map((r) => (
-        <section key={r.circuit} aria-label={`Loop of ${r.code} ${r.name}`} className="border border-line bg-sheet p-3">
+        <section key={r.circuit} aria-label={says("loop", { code: r.code, name: r.name })} className="border border-line bg-sheet p-3">
           <h2 className="m-0 font-display text-[18px] font-semibold">
             {r.code} {r.name}
           </h2>
-          <p className="my-1 num">
-            {mohm(r.low_mohm)} to {mohm(r.high_mohm)}
-          </p>
+          <p className="my-1 num">{says("to", { low_mohm: mohm(r.low_mohm), high_mohm: mohm(r.high_mohm) })}</p>
           <Quantity
             className="w-full [&_input]:h-12 [&_input]:text-[20px]"
-            label={`Loop, ${r.code}`}
+            label={says("loop-2", { code: r.code })}
             value={of(r.circuit)?.loop_mohm}
             dimension="resistance"
             unit="mΩ"

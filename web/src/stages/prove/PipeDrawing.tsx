@@ -1,6 +1,7 @@
 /** Pipes as a tree from the store to the outlets: what is shut, where the gauge stands. Valves, outlets and the gauge are set by mouse or by keys. */
 import { pressed } from "../../pictures/pressed";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/prove";
 import type { Finder } from "./data";
 
 type Node = Finder["nodes"][number];
@@ -134,7 +135,7 @@ export function PipeDrawing({ nodes, elements, shut, probed, gauge, onGauge, onP
             className="cursor-pointer"
             role="button"
             tabIndex={0}
-            aria-label={`gauge at ${say(n.name)}${here ? ": here" : ""}`}
+            aria-label={says("gauge-here", { name: say(n.name), here })}
             onClick={() => onGauge(n.id)}
             onKeyDown={(k) => pressed(k, () => onGauge(n.id))}
           >

@@ -6,6 +6,7 @@ import { LightMark } from "../../pictures/LightMark";
 import { pressed } from "../../pictures/pressed";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/prove";
 import { type Commissioning, STATES, type Step, worst } from "./data";
 import { COLOUR, PATH } from "./marks";
 
@@ -82,7 +83,7 @@ export function PlanPicture({ c, rung }: { c: Commissioning; rung: string }) {
       viewBox={`0 0 ${Math.max(w, 520)} ${h + 26 * Math.ceil(loose.length / 2) + (loose.length ? 14 : 0)}`}
       className="block h-full w-full text-peat"
       role="group"
-      aria-label="What is proved, on the plan"
+      aria-label={says("what-proved-plan")}
     >
       <rect
         x={x(b.length)}
@@ -95,10 +96,10 @@ export function PlanPicture({ c, rung }: { c: Commissioning; rung: string }) {
         strokeWidth="2"
       />
       <text x={x(b.length)} y={h - 6} fontSize="12" fill="var(--color-dim)">
-        front
+        {says("front")}
       </text>
       <text x={x(0)} y={h - 6} fontSize="12" textAnchor="end" fill="var(--color-dim)">
-        rear
+        {says("rear")}
       </text>
       {rung === "s15" &&
         [b.front_x, b.rear_x, b.second_x].flatMap((at) =>

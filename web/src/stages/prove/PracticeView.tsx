@@ -2,6 +2,7 @@
  * unsafe is counted and explained. */
 import { useState } from "react";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/prove";
 import { CircuitDrawing } from "./CircuitDrawing";
 import { type Rig, type RigAct, useRig, useRigs } from "./data";
 import { PipeDrawing } from "./PipeDrawing";
@@ -46,7 +47,7 @@ export function PracticePicture({ p }: { p: Practice }) {
   if (!r) return null;
   return (
     <div className="relative h-full p-1">
-      <span className="absolute left-2 top-1 text-[11px] tracking-wide text-dim">PRACTICE, nothing here proves anything</span>
+      <span className="absolute left-2 top-1 text-[11px] tracking-wide text-dim">{says("practice-nothing-here-proves")}</span>
       {r.medium === "wires" ? (
         <CircuitDrawing
           nodes={r.nodes}
@@ -55,7 +56,7 @@ export function PracticePicture({ p }: { p: Practice }) {
           black={p.black}
           open={r.shut}
           onNode={p.probe}
-          label={`${r.title}, with two probes`}
+          label={says("two-probes", { title: r.title })}
         />
       ) : (
         <PipeDrawing
@@ -69,7 +70,7 @@ export function PracticePicture({ p }: { p: Practice }) {
             const turn = turnOf(r, e.id);
             return turn && !p.over ? () => p.act(turn, turn.takes === "part" ? e.id : "") : undefined;
           }}
-          label={`${r.title}, with a gauge`}
+          label={says("gauge", { title: r.title })}
         />
       )}
     </div>
@@ -83,14 +84,14 @@ function ActButton({ o, p, r }: { o: Offer; p: Practice; r: Rig }) {
   const chosen = o.of.includes(part) ? part : (o.of[0] ?? "");
   const names = new Map(r.elements.map((e) => [e.id, e.name]));
   const shut = r.shut.includes(chosen);
-  const state = o.act === "outlet" || o.act === "valve" ? (shut ? ", shut now" : ", open now") : "";
+  const state = o.act === "outlet" || o.act === "valve" ? (shut ? says("shut-now") : says("open-now")) : "";
   return (
     <span className="inline-flex">
       <button type="button" className="btn" disabled={p.over} onClick={() => p.act(o, o.takes === "part" ? chosen : "")}>
         {say(o.title)} <span className="num text-dim">{half(o.minutes)}′</span>
       </button>
       {o.takes === "part" && (
-        <select className="field max-w-[13rem]" aria-label={`${o.title}: which`} value={chosen} onChange={(e) => setPart(e.target.value)}>
+        <select className="field max-w-[13rem]" aria-label={says("which", { title: o.title })} value={chosen} onChange={(e) => setPart(e.target.value)}>
           {o.of.map((id) => (
             <option key={id} value={id}>
               {say(names.get(id) ?? "")}
@@ -100,7 +101,7 @@ function ActButton({ o, p, r }: { o: Offer; p: Practice; r: Rig }) {
         </select>
       )}
       {o.takes === "point" && (
-        <select className="field max-w-[13rem]" aria-label={`${o.title}: where`} value={p.gauge} onChange={(e) => p.setGauge(e.target.value)}>
+        <select className="field max-w-[13rem]" aria-label={says("where", { title: o.title })} value={p.gauge} onChange={(e) => p.setGauge(e.target.value)}>
           {r.probed.map((id) => (
             <option key={id} value={id}>
               {say(r.nodes.find((n) => n.id === id)?.name ?? "")}
@@ -128,7 +129,7 @@ export function PracticeView({ p }: { p: Practice }) {
     <div className="grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] gap-4 p-3 max-[899px]:grid-cols-1">
       <div>
         <div className="flex flex-wrap items-center gap-1">
-          <select className="field" aria-label="Rig" value={p.s.rig} onChange={(e) => p.set(fresh(e.target.value))}>
+          <select className="field" aria-label={says("rig")} value={p.s.rig} onChange={(e) => p.set(fresh(e.target.value))}>
             {rigs.data?.map((x) => (
               <option key={x.key} value={x.key}>
                 {"●".repeat(x.level)} {say(x.title)}
@@ -136,13 +137,13 @@ export function PracticeView({ p }: { p: Practice }) {
             ))}
           </select>
           <button type="button" className="btn" onClick={() => p.set(fresh(p.s.rig))}>
-            Another fault
+            {says("another-fault")}
           </button>
           <label className="text-[12px] text-dim">
-            seed{" "}
+            {says("seed")}{" "}
             <input
               className="field w-20"
-              aria-label="Seed"
+              aria-label={says("seed-2")}
               inputMode="numeric"
               value={p.s.seed}
               onChange={(e) => {
@@ -161,7 +162,7 @@ export function PracticeView({ p }: { p: Practice }) {
                 {c}{" "}
                 <select
                   className="field"
-                  aria-label={`${c} probe`}
+                  aria-label={says("probe", { c })}
                   value={c === "red" ? p.red : p.black}
                   onChange={(e) => (c === "red" ? p.setRed : p.setBlack)(e.target.value)}
                 >
@@ -173,18 +174,16 @@ export function PracticeView({ p }: { p: Practice }) {
                 </select>
               </label>
             ))}
-            <span className="text-dim">a press on the drawing moves the {p.next} one</span>
+            <span className="text-dim">{says("press-drawing-moves-one", { next: p.next })}</span>
           </div>
         )}
-        {r && r.medium !== "wires" && (
-          <p className="my-0 text-[13px] text-dim">On the drawing a press turns a tap, a valve or the source, and moves the gauge.</p>
-        )}
+        {r && r.medium !== "wires" && <p className="my-0 text-[13px] text-dim">{says("drawing-press-turns-tap")}</p>}
         <p className="my-1" role="status">
-          {r?.medium === "wires" || !r ? "The meter" : "What is seen"}: <strong className="num text-[22px]">{last ? say(last.said) : "–"}</strong>
+          {r?.medium === "wires" || !r ? says("meter-2") : says("what-seen")}: <strong className="num text-[22px]">{last ? say(last.said) : "–"}</strong>
           {last?.unsafe && <span className="block border-l-2 border-rust pl-2 text-rust">{last.unsafe}</span>}
         </p>
         {!over && (
-          <div className="my-2 flex flex-wrap gap-1" role="group" aria-label="Acts">
+          <div className="my-2 flex flex-wrap gap-1" role="group" aria-label={says("acts")}>
             {r?.offers.map((o) => (
               <ActButton key={o.act} o={o} p={p} r={r} />
             ))}
@@ -192,9 +191,9 @@ export function PracticeView({ p }: { p: Practice }) {
         )}
         {!over && (
           <div className="mt-2 flex flex-wrap items-center gap-1 border-t border-line pt-2">
-            <b>It is</b>
-            <select className="field" aria-label="Which part" value={element} onChange={(e) => setElement(e.target.value)}>
-              <option value="">which part…</option>
+            <b>{says("it-is")}</b>
+            <select className="field" aria-label={says("which-part")} value={element} onChange={(e) => setElement(e.target.value)}>
+              <option value="">{says("which-part-2")}</option>
               {elements.map(([id, name]) => (
                 <option key={id} value={id}>
                   {say(name)}
@@ -211,50 +210,56 @@ export function PracticeView({ p }: { p: Practice }) {
           </div>
         )}
         {over && r?.score && (
-          <section className="mt-2 border-t border-line pt-2" aria-label="Score">
+          <section className="mt-2 border-t border-line pt-2" aria-label={says("score")}>
             <p className="m-0 text-[18px]">
-              <strong className="num">{Math.round(r.score.score)}</strong> of 100:{" "}
-              {r.score.right === 1 ? "right" : r.score.right > 0 ? "the right part, another fault" : "not it"}. It was {say(r.score.truth)}.
+              <strong className="num">{Math.round(r.score.score)}</strong>{" "}
+              {says("right-right-part-another", { right: r.score.right, some_right: r.score.right > 0, truth: say(r.score.truth) })}
             </p>
             <p className="my-1 text-[13px]">
-              {r.score.minutes} min, {r.score.best_minutes} min by the best policy
-              {r.score.unsafe > 0 && `, ${r.score.unsafe} unsafe ${r.score.unsafe === 1 ? "act" : "acts"}`}. {say(r.score.repair)}
+              {says("min-min-best-policy", {
+                minutes: r.score.minutes,
+                best_minutes: r.score.best_minutes,
+                some_unsafe: r.score.unsafe > 0,
+                unsafe: r.score.unsafe,
+                repair: say(r.score.repair),
+              })}
             </p>
             <ol className="m-0 pl-5 text-[13px]">
               {r.score.path.map((x) => (
                 <li key={x.title}>
                   {say(x.title)}: <span className="num">{say(x.said)}</span>
-                  {x.out.length > 0 && <span className="text-dim">, rules out {x.out.length < 3 ? x.out.join(" and ") : `${x.out.length} causes`}</span>}
+                  {x.out.length > 0 && (
+                    <span className="text-dim">
+                      {says("rules-out-causes", { out_count_less: x.out.length < 3, out: x.out.join(says("and")), out_count: x.out.length })}
+                    </span>
+                  )}
                 </li>
               ))}
             </ol>
             <button type="button" className="btn btn-main mt-1" onClick={() => p.set(fresh(p.s.rig))}>
-              Another fault
+              {says("another-fault")}
             </button>{" "}
             <button type="button" className="btn mt-1" onClick={() => p.set({ ...p.s, acts: [], guess: null })}>
-              The same again
+              {says("same-again")}
             </button>
           </section>
         )}
       </div>
       <div>
         <h2 className="m-0 font-display text-[14px]">
-          What was done, <span className="num">{r?.minutes ?? 0}</span> min
-          {r && r.unsafe > 0 && <span className="text-rust">, {r.unsafe} unsafe</span>}
+          {says("what-was-done-2")} <span className="num">{r?.minutes ?? 0}</span> min
+          {r && r.unsafe > 0 && <span className="text-rust">{says("unsafe", { unsafe: r.unsafe })}</span>}
         </h2>
         <ol className="m-0 pl-5 text-[13px]">
           {r?.acts.map((a, i) => (
             <li key={i} className={a.unsafe ? "text-rust" : undefined}>
               {say(titles.get(p.s.acts[i]?.act ?? "hint") ?? "")}
               {p.s.acts[i]?.a && `, ${say(nameOf(p.s.acts[i], p.s.acts[i].a))}`}
-              {p.s.acts[i]?.b && ` to ${say(nameOf(p.s.acts[i], p.s.acts[i].b))}`}: <b className="num">{say(a.said)}</b>
+              {p.s.acts[i]?.b && says("to-2", { i: say(nameOf(p.s.acts[i], p.s.acts[i].b)) })}: <b className="num">{say(a.said)}</b>
             </li>
           ))}
         </ol>
-        <p className="mt-3 text-[12px] text-dim">
-          Training for the real thing, and not it: a real one can have more faults than one. {r && say(r.caution)}
-          {r?.medium === "wires" && " A blown fuse stays blown until it is replaced."}
-        </p>
+        <p className="mt-3 text-[12px] text-dim">{says("training-real-thing-not", { r: (r && say(r.caution)) ?? "", is_wires: r?.medium === "wires" })}</p>
       </div>
     </div>
   );

@@ -17,6 +17,7 @@ import { Slate } from "../../shell/Slate";
 import { useSite } from "../../shell/useSite";
 import { StageViews } from "../../shell/ViewSwitch";
 import { useStageView } from "../../shell/views";
+import { says } from "../../words/prove";
 import { Bands, VerdictMark } from "./Bands";
 import { type Commissioning, useCommissioning, useFinder, useLive, useStarts, VIEWS } from "./data";
 import { type SheetRow, useReadings, VERDICTS } from "./edit";
@@ -42,48 +43,48 @@ function Sentence({ c }: { c: Commissioning | undefined }) {
       {shut?.state === "locked" && (
         <>
           <Link to={`/v/${id}/prove`} className="underline">
-            Locked until the dead tests are passed
+            {says("locked-until-dead-tests")}
           </Link>
           .{" "}
         </>
       )}
-      {p.read} of {p.testable} circuits read, {p.passed} passed.{" "}
+      {says("circuits-read-passed", { read: p.read, testable: p.testable, passed: p.passed })}{" "}
       {p.unanswered > 0 && (
         <Link to={`/v/${id}/worklist?severity=question`} className="underline">
-          {p.unanswered} {p.unanswered === 1 ? "question is" : "questions are"} not answered and counted as missing.
+          {says("question-questions-not-answered", { unanswered: p.unanswered })}
         </Link>
       )}{" "}
-      Voltmeter good to{" "}
+      {says("voltmeter-good")}{" "}
       <Token
         path="/prove/meter/volt_accuracy_frac"
-        label="voltmeter's accuracy"
+        label={says("voltmeters-accuracy")}
         dimension="fraction"
         unit=""
         value={m.volt_accuracy_frac}
         shown={`± ${percent(m.volt_accuracy_frac, 1)}`}
       />{" "}
-      showing{" "}
+      {says("showing")}{" "}
       <Token
         path="/prove/meter/volt_resolution_v"
-        label="voltmeter's last digit"
+        label={says("voltmeters-last-digit")}
         dimension="voltage"
         unit="V"
         value={m.volt_resolution_v}
         shown={show(m.volt_resolution_v, "V")}
       />
-      , ammeter good to{" "}
+      {says("ammeter-good")}{" "}
       <Token
         path="/prove/meter/current_accuracy_frac"
-        label="ammeter's accuracy"
+        label={says("ammeters-accuracy")}
         dimension="fraction"
         unit=""
         value={m.current_accuracy_frac}
         shown={`± ${percent(m.current_accuracy_frac, 1)}`}
       />{" "}
-      showing{" "}
+      {says("showing")}{" "}
       <Token
         path="/prove/meter/current_resolution_a"
-        label="ammeter's last digit"
+        label={says("ammeters-last-digit")}
         dimension="current"
         unit="A"
         value={m.current_resolution_a}
@@ -101,17 +102,24 @@ function LadderSentence({ c }: { c: Commissioning | undefined }) {
     <>
       <BeingBuilt />
       {!c
-        ? "Making the ladder…"
+        ? says("making-ladder")
         : c.total === 0
-          ? "Nothing to prove yet."
+          ? says("nothing-prove-yet")
           : c.passed === c.total
-            ? `All ${c.total} steps are proved.`
-            : `${c.passed} of ${c.total} steps proved${c.failed ? `, ${c.failed} failed` : ""}${c.again ? `, ${c.again} to prove again` : ""}.`}
+            ? says("all-steps-proved", { total: c.total })
+            : says("steps-proved-failed-prove", {
+                passed: c.passed,
+                total: c.total,
+                has_failed: Boolean(c.failed),
+                failed: c.failed,
+                has_again: Boolean(c.again),
+                again: c.again,
+              })}
       {next && (
         <>
           {" "}
-          Next: <b>{say(`${next.stage.toUpperCase()} ${next.title}`, "wiring")}</b>
-          {next.state === "fail" ? ", which failed: find the cause." : "."}
+          {says("next")} <b>{say(`${next.stage.toUpperCase()} ${next.title}`, "wiring")}</b>
+          {next.state === "fail" ? says("which-failed-find-cause") : "."}
         </>
       )}
     </>
@@ -125,21 +133,21 @@ function LadderSlate({ c, rung }: { c: Commissioning; rung: string | null }) {
   const next = c.steps.find((x) => x.id === c.next);
   return (
     <Slate
-      title={r ? say(`${r.id.toUpperCase()} ${r.title}`, "wiring") : "Test"}
-      sub={r ? say(`by ${r.who}`) : "one stage after the other, the dead tests first"}
+      title={r ? say(`${r.id.toUpperCase()} ${r.title}`, "wiring") : says("test")}
+      sub={r ? say(says("by-2", { who: r.who })) : says("one-stage-after-other")}
     >
       {r && (
         <>
           {r.why && <p className="my-1 border-l-2 border-gorse pl-2">{say(r.why, "wiring")}</p>}
           <p className="my-1 border-l-2 border-rust pl-2">
-            {say("Stop if: ")}
+            {say(says("stop-if"))}
             {say(r.stop, "wiring")}
           </p>
         </>
       )}
       {next && (
         <p className="my-2">
-          Next:{" "}
+          {says("next")}{" "}
           <button type="button" className="underline" onClick={() => hand.pick("step", next.id)}>
             {say(next.title, "wiring")}
           </button>
@@ -147,8 +155,7 @@ function LadderSlate({ c, rung }: { c: Commissioning; rung: string | null }) {
       )}
       <InService c={c} />
       <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-        {say("Before first power: main fuse out, every loop checked, polarity right, a second person there. Mains and gas are licensed work. ", "wiring")}
-        {say(c.licensed)} Nothing simulated ever proves a step.
+        {says("nothing-simulated-ever-proves", { before_first_power: say(says("before-first-power-main"), "wiring"), licensed: say(c.licensed) })}
       </p>
     </Slate>
   );
@@ -163,53 +170,52 @@ function ProveSlate() {
   const loop = report.wiring.loops[hand.id];
   if (!row && loop)
     return (
-      <Slate title={`${loop.code} ${loop.name}`} sub={`loop ${LOOP_VERDICTS[loop.verdict ?? ""] ?? "not read"}`}>
-        <FindingList findings={report.findings.filter((f) => f.subject === loop.circuit && f.stage === "prove")} empty="Its loop is as the design says." />
+      <Slate title={`${loop.code} ${loop.name}`} sub={says("loop-3", { verdict: LOOP_VERDICTS[loop.verdict ?? ""] ?? says("not-read") })}>
+        <FindingList findings={report.findings.filter((f) => f.subject === loop.circuit && f.stage === "prove")} empty={says("loop-design-says")} />
       </Slate>
     );
   if (!row)
     return (
-      <Slate title="Test" sub="one circuit at a time, in the order of the sheet">
+      <Slate title={says("test")} sub={says("one-circuit-time-order")}>
         <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-          {say("Before first power: main fuse out, every loop checked, polarity right, a second person there. Mains tests are licensed work. ", "wiring")}
+          {say(says("before-first-power-main-fuse"), "wiring")}
           {say(report.licensed)}
         </p>
-        <FindingList findings={report.findings.filter((f) => f.stage === "prove")} empty="No reading fails." />
+        <FindingList findings={report.findings.filter((f) => f.stage === "prove")} empty={says("no-reading-fails")} />
       </Slate>
     );
   const reading = of(row.circuit);
   return (
-    <Slate title={`${row.code} ${row.name}`} sub={row.verdict ? VERDICTS[row.verdict] : "not read yet"}>
+    <Slate title={`${row.code} ${row.name}`} sub={row.verdict ? VERDICTS[row.verdict] : says("not-read-yet")}>
       <FindingList findings={report.findings.filter((f) => f.subject === row.circuit && f.stage === "prove")} />
       <p className="my-1">{say(row.how, "wiring")}</p>
-      {row.missing && <p className="text-[#f0c445]">Can't be tested yet: {row.missing}.</p>}
+      {row.missing && <p className="text-[#f0c445]">{says("cant-tested-yet", { missing: row.missing })}</p>}
       {(["expected_a", "low_a", "high_a", "expected_v"] as const).map((k) => (
         <SlateFig key={k} k={`prove/${row.circuit}/${k}`} />
       ))}
       {row.low_v != null && (
         <p className="my-1">
-          Volts at the load: <span className="num">{`${show(row.low_v, "V", "metric", 4)} to ${show(row.high_v, "V", "metric", 4)}`}</span>
+          {says("volts-load")}{" "}
+          <span className="num">{says("to-3", { low_v: show(row.low_v, "V", "metric", 4), high_v: show(row.high_v, "V", "metric", 4) })}</span>
         </p>
       )}
       {loop?.verdict && (
         <p className="my-1">
-          Its loop before power: {loop.measured_mohm}
-          {say(" mΩ, ", "wiring")}
-          {LOOP_VERDICTS[loop.verdict]}.
+          {says("loop-before-power", { measured_mohm: loop.measured_mohm ?? "", m: say(says("m-2"), "wiring"), verdict: LOOP_VERDICTS[loop.verdict] ?? "" })}
         </p>
       )}
       {reading && (
         <>
-          <h3 className="mb-1 mt-3 font-display text-[14px]">Reading</h3>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">{says("reading")}</h3>
           <p className="m-0 text-chalk-dim">
-            {reading.taken_at && `taken ${reading.taken_at}`} {reading.taken_by && `by ${reading.taken_by}`}
-            {row.judged_revision != null && `, judged against revision ${row.judged_revision}`}
-            {row.outdated ? ": what is expected has changed since" : ""}
+            {reading.taken_at && says("taken", { taken_at: reading.taken_at })} {reading.taken_by && says("by-3", { taken_by: reading.taken_by })}
+            {row.judged_revision != null && says("judged-against-revision", { judged_revision: row.judged_revision })}
+            {row.outdated ? says("what-expected-has-changed") : ""}
           </p>
-          <TextProperty label="by" value={reading.taken_by ?? ""} maxLength={80} onSet={(t) => void set(row, { taken_by: t })} />
-          <TextProperty label="note" area value={reading.note ?? ""} onSet={(t) => void set(row, { note: t })} />
+          <TextProperty label={says("by")} value={reading.taken_by ?? ""} maxLength={80} onSet={(t) => void set(row, { taken_by: t })} />
+          <TextProperty label={says("note")} area value={reading.note ?? ""} onSet={(t) => void set(row, { note: t })} />
           <button type="button" className="btn btn-slate mt-1" onClick={() => void clear(row)}>
-            Strike this reading
+            {says("strike-reading")}
           </button>
         </>
       )}
@@ -218,9 +224,9 @@ function ProveSlate() {
 }
 
 const HINT: Record<string, string> = {
-  loops: "Type what the meter shows: “120 mohm”, “0.3 ohm”.",
-  readings: "“4.1 A”, “12.6”. Volts at bank and load in the same moment, load on.",
-  record: "All that was taken down, newest first. Undo never takes it back.",
+  loops: says("type-what-meter-shows"),
+  readings: says("volts-bank-load-same"),
+  record: says("all-was-taken-down"),
 };
 
 export function Component() {
@@ -252,8 +258,8 @@ export function Component() {
     return made.data ? (
       <SiteLadder c={made.data} onFind={find} />
     ) : (
-      <main aria-label="Test" className="p-4">
-        <p role="status">{made.error ? (made.error as Error).message : "Making the ladder…"}</p>
+      <main aria-label={says("test")} className="p-4">
+        <p role="status">{made.error ? (made.error as Error).message : says("making-ladder")}</p>
       </main>
     );
   const volts = (key: "source_voltage_v" | "load_voltage_v", label: string): Column<SheetRow> => ({
@@ -271,10 +277,10 @@ export function Component() {
     set: (r, q) => void set(r, { [key]: q?.value ?? null }),
   });
   const columns: Column<SheetRow>[] = [
-    { key: "code", label: "code", width: "5%", kind: "computed", show: (r) => r.code },
+    { key: "code", label: says("code"), width: "5%", kind: "computed", show: (r) => r.code },
     {
       key: "name",
-      label: "circuit",
+      label: says("circuit"),
       width: "27%",
       kind: "computed",
       show: (r) => <span className="font-sans text-peat">{r.name}</span>,
@@ -282,15 +288,15 @@ export function Component() {
     },
     {
       key: "expected_a",
-      label: "expect",
+      label: says("expect"),
       width: "10%",
       align: "right",
       kind: "computed",
-      show: (r) => (r.missing ? <span title={r.missing}>not yet</span> : <Fig k={`prove/${r.circuit}/expected_a`} />),
+      show: (r) => (r.missing ? <span title={r.missing}>{says("not-yet")}</span> : <Fig k={`prove/${r.circuit}/expected_a`} />),
     },
     {
       key: "current_a",
-      label: "amps read",
+      label: says("amps-read"),
       width: "10%",
       align: "right",
       kind: "quantity",
@@ -302,26 +308,26 @@ export function Component() {
       clearable: true,
       set: (r, q) => void set(r, { current_a: q?.value ?? null }),
     },
-    volts("source_voltage_v", "volts at bank"),
+    volts("source_voltage_v", says("volts-bank")),
     {
       key: "expected_v",
-      label: "expect",
+      label: says("expect"),
       width: "11%",
       align: "right",
       kind: "computed",
       show: (r) => (r.expected_v != null ? <Fig k={`prove/${r.circuit}/expected_v`} digits={4} /> : "–"),
     },
-    volts("load_voltage_v", "volts at load"),
+    volts("load_voltage_v", says("volts-load-2")),
     {
       key: "verdict",
-      label: "verdict",
+      label: says("verdict"),
       width: "12%",
       kind: "computed",
       show: (r) =>
         r.verdict ? (
           <span className="text-peat">
             <VerdictMark verdict={r.verdict} /> {VERDICTS[r.verdict]}
-            {r.outdated ? ", older" : ""}
+            {r.outdated ? says("older") : ""}
           </span>
         ) : (
           ""
@@ -341,32 +347,32 @@ export function Component() {
     ) : undefined;
   return (
     <Bench
-      title="Test"
+      title={says("test")}
       sentence={loops ? <LoopSentence /> : view === "readings" ? <Sentence c={c} /> : <LadderSentence c={c} />}
       picture={picture}
       tools={
         <>
-          <StageViews stage="Test" views={VIEWS} />
+          <StageViews stage={says("test")} views={VIEWS} />
           {rung && view === "ladder" ? (
             <button type="button" className="btn" onClick={() => setRung("all")}>
-              All stages
+              {says("all-stages")}
             </button>
           ) : (
             <span className="text-dim">{HINT[view] ?? ""}</span>
           )}
           {view === "ladder" && c && (
             <button type="button" className="btn" aria-pressed={drawn} onClick={() => setDrawn(!drawn)}>
-              {drawn ? "As marks" : "As a drawing"}
+              {drawn ? says("marks") : says("drawing")}
             </button>
           )}
           <span className="flex-1" />
           {view === "ladder" ? (
             <Link className="btn no-underline" to={`/v/${id}/print/ladder${rung ? `?rung=${rung}` : ""}`}>
-              Print {rung ? rung.toUpperCase() : "the ladder"}
+              {says("print-ladder", { has_rung: Boolean(rung), to_upper_case: rung ? rung.toUpperCase() : "" })}
             </Link>
           ) : (
             <Link className="btn no-underline" to={`/v/${id}/print/sheet`}>
-              Print the test sheet
+              {says("print-test-sheet")}
             </Link>
           )}
         </>
@@ -379,7 +385,7 @@ export function Component() {
             <StepLedger c={c} rung={rung} />
           ) : (
             <p className="p-3" role="status">
-              {made.error ? (made.error as Error).message : "Making the ladder…"}
+              {made.error ? (made.error as Error).message : says("making-ladder")}
             </p>
           )
         ) : view === "finder" ? (
@@ -401,15 +407,15 @@ export function Component() {
           <LoopLedger />
         ) : (
           <Ledger
-            label="Test sheet"
+            label={says("test-sheet")}
             rows={report.prove.rows}
             columns={columns}
             id={rowId}
             selected={hand.kind === "circuit" ? hand.id : undefined}
             onSelect={(r) => hand.pick("circuit", r.circuit)}
             onRemove={(r) => void clear(r)}
-            mark={(r) => <ItemMark subject={r.circuit} stage="prove" />}
-            empty="Nothing to test yet: the sheet follows from the circuits in Wiring (key 5)."
+            mark={(r) => <ItemMark subject={r.circuit} stage={says("prove")} />}
+            empty={says("nothing-test-yet-sheet")}
           />
         )
       }
@@ -417,7 +423,10 @@ export function Component() {
         step && c ? (
           <Slate
             title={say(step.title, "wiring")}
-            sub={say(`${step.stage.toUpperCase()} ${c.rungs.find((r) => r.id === step.stage)?.title ?? ""}, by ${step.who}`, "wiring")}
+            sub={say(
+              says("by-4", { to_upper_case: step.stage.toUpperCase(), title: c.rungs.find((r) => r.id === step.stage)?.title ?? "", who: step.who }),
+              "wiring",
+            )}
           >
             <StepForm key={step.id} s={step} onFind={find} />
           </Slate>

@@ -5,6 +5,7 @@ import { api, take } from "../../data/client";
 import { useVariant } from "../../data/variant";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { usePerson, useSaid } from "../../shell/person";
+import { says } from "../../words/prove";
 import { useCommissioning } from "./data";
 import { type Entry as Item, KIND, ofWhat, said, type Telling } from "./record";
 
@@ -23,18 +24,18 @@ export function RecordLedger() {
   const gone = new Set((entries.data ?? []).map((e) => e.corrects));
   const columns: Column<Item>[] = [
     { key: "number", label: "no.", width: "5%", align: "right", kind: "computed", show: (e) => String(e.number) },
-    { key: "made_at", label: "when", width: "18%", kind: "computed", show: (e) => e.made_at.slice(0, 16).replace("T", " ") },
-    { key: "what", label: "what", width: "14%", kind: "computed", show: (e) => <span className="font-sans">{KIND[e.kind] ?? e.kind}</span> },
+    { key: "made_at", label: says("when"), width: "18%", kind: "computed", show: (e) => e.made_at.slice(0, 16).replace("T", " ") },
+    { key: "what", label: says("what"), width: "14%", kind: "computed", show: (e) => <span className="font-sans">{KIND[e.kind] ?? e.kind}</span> },
     {
       key: "of",
-      label: "of",
+      label: says("of-2"),
       width: "26%",
       kind: "computed",
       show: (e) => <span className="font-sans">{say(ofWhat(e, names, told))}</span>,
     },
     {
       key: "said",
-      label: "says",
+      label: says("says"),
       width: "27%",
       kind: "computed",
       title: (e) => say(said(e, told)),
@@ -42,23 +43,23 @@ export function RecordLedger() {
     },
     {
       key: "stands",
-      label: "revision",
+      label: says("revision"),
       width: "10%",
       kind: "computed",
-      show: (e) => `${e.corrects != null ? `corrects ${e.corrects}, ` : ""}r${e.revision ?? "?"}`,
+      show: (e) => says("corrects-r", { has_corrects: e.corrects != null, corrects: e.corrects ?? "", revision: e.revision ?? "?" }),
     },
   ];
-  if (entries.error) return <p role="alert">The record could not be fetched: {entries.error.message}</p>;
-  if (!entries.data) return <p role="status">Looking up the record…</p>;
+  if (entries.error) return <p role="alert">{says("record-could-not-fetched", { message: entries.error.message })}</p>;
+  if (!entries.data) return <p role="status">{says("looking-up-record")}</p>;
   return (
     <Ledger
-      label="Record"
+      label={says("record")}
       rows={entries.data}
       columns={columns}
       id={(e) => String(e.number)}
       selected={undefined}
       onSelect={() => undefined}
-      empty="Nothing was measured yet. What you type on the test sheet, in Water’s and in Gas’ tests stands here, and stays."
+      empty={says("nothing-was-measured-yet")}
     />
   );
 }

@@ -3,6 +3,7 @@
 import { useMemo, useState } from "react";
 import { useSaid } from "../../shell/person";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/prove";
 import { type Commissioning, VIEWS } from "./data";
 import { InService } from "./InService";
 import { StateMark } from "./marks";
@@ -16,7 +17,7 @@ export function SiteLadder({ c, onFind }: { c: Commissioning; onFind: (step: str
   const step = c.steps.find((s) => s.id === (at ?? c.next)) ?? c.steps[0];
   const stage = rung ?? step?.stage ?? "s0";
   const rows = useMemo(() => c.steps.filter((s) => s.stage === stage), [c.steps, stage]);
-  if (!step) return <p className="p-4">Nothing to prove yet: the steps follow from what is in the design.</p>;
+  if (!step) return <p className="p-4">{says("nothing-prove-yet-steps")}</p>;
   const i = c.steps.indexOf(step);
   const go = (n: number) => {
     const s = c.steps[n];
@@ -27,15 +28,15 @@ export function SiteLadder({ c, onFind }: { c: Commissioning; onFind: (step: str
   };
   const r = c.rungs.find((x) => x.id === step.stage);
   return (
-    <main aria-label="Test" className="flex flex-col gap-3 p-3 pb-24">
-      <h1 className="sr-only">Test</h1>
+    <main aria-label={says("test")} className="flex flex-col gap-3 p-3 pb-24">
+      <h1 className="sr-only">{says("test")}</h1>
       <label className="grid gap-1">
         <span className="text-[14px] text-dim">
-          {c.passed} of {c.total} proved{c.failed ? `, ${c.failed} failed` : ""}
+          {says("proved-failed", { passed: c.passed, total: c.total, has_failed: Boolean(c.failed), failed: c.failed })}
         </span>
         <select
           className="field h-12"
-          aria-label="Stage of the ladder"
+          aria-label={says("stage-ladder")}
           value={stage}
           onChange={(e) => {
             setRung(e.target.value);
@@ -46,8 +47,13 @@ export function SiteLadder({ c, onFind }: { c: Commissioning; onFind: (step: str
             .filter((x) => x.total > 0)
             .map((x) => (
               <option key={x.id} value={x.id}>
-                {x.id.toUpperCase()} {say(x.title, "wiring")}: {x.passed} of {x.total}
-                {x.state === "locked" ? ", locked" : ""}
+                {says("locked-2", {
+                  to_upper_case: x.id.toUpperCase(),
+                  title: say(x.title, "wiring"),
+                  passed: x.passed,
+                  total: x.total,
+                  is_locked: x.state === "locked",
+                })}
               </option>
             ))}
         </select>
@@ -59,10 +65,12 @@ export function SiteLadder({ c, onFind }: { c: Commissioning; onFind: (step: str
         <StepForm key={step.id} s={step} big onFind={onFind} />
       </section>
       {r && (
-        <p className="m-0 border-l-2 border-rust pl-2 text-[15px]">{say(`Stop if: ${r.stop[0]?.toLowerCase()}${r.stop.slice(1)} By ${r.who}.`, "wiring")}</p>
+        <p className="m-0 border-l-2 border-rust pl-2 text-[15px]">
+          {say(says("stop-if-2", { stop: r.stop[0]?.toLowerCase() ?? "", stop_2: r.stop.slice(1), who: r.who }), "wiring")}
+        </p>
       )}
       <details>
-        <summary className="cursor-pointer">All steps of {stage.toUpperCase()}</summary>
+        <summary className="cursor-pointer">{says("all-steps", { to_upper_case: stage.toUpperCase() })}</summary>
         <ul className="m-0 list-none p-0">
           {rows.map((s) => (
             <li key={s.id}>
@@ -78,10 +86,10 @@ export function SiteLadder({ c, onFind }: { c: Commissioning; onFind: (step: str
           <InService c={c} />
         </div>
       )}
-      <StageViews stage="Test" views={VIEWS} />
+      <StageViews stage={says("test")} views={VIEWS} />
       <div className="fixed inset-x-0 bottom-0 grid grid-cols-3 gap-2 border-t border-line bg-bench p-2">
         <button type="button" className="btn h-12" disabled={i <= 0} onClick={() => go(i - 1)}>
-          Before
+          {says("before")}
         </button>
         <button
           type="button"
@@ -89,10 +97,10 @@ export function SiteLadder({ c, onFind }: { c: Commissioning; onFind: (step: str
           disabled={!c.next || c.next === step.id}
           onClick={() => c.next && go(c.steps.findIndex((s) => s.id === c.next))}
         >
-          To do
+          {says("do")}
         </button>
         <button type="button" className="btn btn-main h-12" disabled={i >= c.steps.length - 1} onClick={() => go(i + 1)}>
-          Next
+          {says("next-2")}
         </button>
       </div>
     </main>

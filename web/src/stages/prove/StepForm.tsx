@@ -6,15 +6,16 @@ import { SlateFigs } from "../../parts/Fig";
 import { Photos } from "../../parts/Photos";
 import { Quantity } from "../../parts/Quantity";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/prove";
 import { figuresOf, inUnit, rightOf, STATES, type Step, useSteps } from "./data";
 import { useReadings } from "./edit";
 import { StateMark } from "./marks";
 
 const PLACE: Record<string, { to: string; word: string }> = {
-  water_test: { to: "water?view=care", word: "Enter the pressure test in Water" },
-  gas_test: { to: "gas?view=tests", word: "Enter the leak test in Gas" },
-  gas_check: { to: "gas?view=tests", word: "Enter the pressure in Gas" },
-  weighing: { to: "fit?view=weight", word: "Enter the weighing in Layout and weight" },
+  water_test: { to: "water?view=care", word: says("enter-pressure-test-water") },
+  gas_test: { to: "gas?view=tests", word: says("enter-leak-test-gas") },
+  gas_check: { to: "gas?view=tests", word: says("enter-pressure-gas") },
+  weighing: { to: "fit?view=weight", word: says("enter-weighing-layout-weight") },
 };
 const KEPT = "bothy:prover";
 
@@ -46,8 +47,8 @@ function Who({ s, me, set, big }: { s: Step; me: { who: string; licence: string 
     <div className="my-1 flex gap-1">
       <input
         className={field}
-        aria-label="Done by"
-        placeholder={s.who.startsWith("two") ? "both names" : "done by"}
+        aria-label={says("done")}
+        placeholder={s.who.startsWith("two") ? says("both-names") : says("done-2")}
         value={me.who}
         maxLength={120}
         onChange={(e) => set({ ...me, who: e.target.value })}
@@ -55,8 +56,8 @@ function Who({ s, me, set, big }: { s: Step; me: { who: string; licence: string 
       {s.licensed && (
         <input
           className={field}
-          aria-label="Licence"
-          placeholder="licence"
+          aria-label={says("licence")}
+          placeholder={says("licence-2")}
           value={me.licence}
           maxLength={120}
           onChange={(e) => set({ ...me, licence: e.target.value })}
@@ -74,10 +75,10 @@ function Fields({ s, big }: { s: Step; big?: boolean }) {
   const [wrong, setWrong] = useState<string | null>(null);
   const was = steps.of(s.id);
   const person = { who: me.who.trim(), ...(s.licensed ? { licence: me.licence.trim() } : {}) };
-  const field = `w-full ${big ? "[&_input]:h-12 [&_input]:text-[20px]" : ""}`;
+  const field = says("w-full-input-h", { has_big: Boolean(big) });
   const named = () => {
-    if (s.licensed && (!person.who || !person.licence)) return "Licensed work: only the licensed person records it, with name and licence.";
-    if (s.who.startsWith("two") && !person.who) return "It takes two people; write both names.";
+    if (s.licensed && (!person.who || !person.licence)) return says("licensed-work-only-licensed");
+    if (s.who.startsWith("two") && !person.who) return says("takes-two-people-write");
     return null;
   };
   const put = async (fields: Parameters<typeof steps.set>[1]) => {
@@ -90,12 +91,12 @@ function Fields({ s, big }: { s: Step; big?: boolean }) {
     const r = readings.of(s.record_id);
     const list =
       s.record === "loop"
-        ? ([["loop_mohm", "Loop", "resistance", "mohm"]] as const)
+        ? ([["loop_mohm", says("loop-4"), "resistance", "mohm"]] as const)
         : ([
-            ["source_voltage_v", "Volts at the bank", "voltage", "V"],
-            ["load_voltage_v", "Volts at the load", "voltage", "V"],
-            ["current_a", "Amps", "current", "A"],
-            ["shunt_a", "Shunt changed by", "current", "A"],
+            ["source_voltage_v", says("volts-bank-2"), "voltage", "V"],
+            ["load_voltage_v", says("volts-load-3"), "voltage", "V"],
+            ["current_a", says("amps"), "current", "A"],
+            ["shunt_a", says("shunt-changed"), "current", "A"],
           ] as const);
     return (
       <>
@@ -121,7 +122,7 @@ function Fields({ s, big }: { s: Step; big?: boolean }) {
   if (s.record) {
     const place = PLACE[s.record];
     return s.record === "reading" ? (
-      <p className="my-1">Type what the monitor changed by at two circuits or more, in their own steps of S5.</p>
+      <p className="my-1">{says("type-what-monitor-changed")}</p>
     ) : (
       <p className="my-1">
         <Link className={big ? "btn h-11 no-underline" : "underline"} to={`../${place?.to}`} relative="path">
@@ -134,9 +135,11 @@ function Fields({ s, big }: { s: Step; big?: boolean }) {
     <>
       <Who s={s} me={me} set={setMe} big={big} />
       {s.asks.includes("irradiance_w_m2") && (
-        <Plain label="Light in the panel’s plane, W/m²" value={was?.irradiance_w_m2} big={big} onSet={(v) => void put({ irradiance_w_m2: v })} />
+        <Plain label={says("light-panels-plane-w")} value={was?.irradiance_w_m2} big={big} onSet={(v) => void put({ irradiance_w_m2: v })} />
       )}
-      {s.asks.includes("ambient_temp_c") && <Plain label="Air, °C" value={was?.ambient_temp_c} big={big} onSet={(v) => void put({ ambient_temp_c: v })} />}
+      {s.asks.includes("ambient_temp_c") && (
+        <Plain label={says("air-c")} value={was?.ambient_temp_c} big={big} onSet={(v) => void put({ ambient_temp_c: v })} />
+      )}
       {s.kind === "look" ? (
         <div className="my-2 flex gap-2">
           <button
@@ -144,19 +147,19 @@ function Fields({ s, big }: { s: Step; big?: boolean }) {
             className={`btn ${big ? "h-12 flex-1 text-[17px]" : "btn-slate"} ${was?.ok === true ? "!border-gorse font-semibold" : ""}`}
             onClick={() => void put({ ok: true })}
           >
-            As it should be
+            {says("should")}
           </button>
           <button
             type="button"
             className={`btn ${big ? "h-12 flex-1 text-[17px]" : "btn-slate"} ${was?.ok === false ? "!border-gorse font-semibold" : ""}`}
             onClick={() => void put({ ok: false })}
           >
-            Not right
+            {says("not-right")}
           </button>
         </div>
       ) : s.dimension ? (
         <div className="my-1 grid grid-cols-[1fr_9rem] items-center gap-2">
-          <span>Read</span>
+          <span>{says("read-3")}</span>
           <Quantity
             slate={!big}
             className={field}
@@ -169,7 +172,7 @@ function Fields({ s, big }: { s: Step; big?: boolean }) {
           />
         </div>
       ) : (
-        <Plain label={`Read, ${s.unit}`} value={was?.value} big={big} onSet={(v) => void put({ value: v })} />
+        <Plain label={says("read-4", { unit: s.unit })} value={was?.value} big={big} onSet={(v) => void put({ value: v })} />
       )}
       {s.state === "marginal" && <Accept s={s} onSet={(note) => void put({ note, accepted: true })} />}
       {wrong && (
@@ -181,15 +184,15 @@ function Fields({ s, big }: { s: Step; big?: boolean }) {
         <>
           <input
             className={big ? "field my-1 h-11 w-full" : "field-slate my-1 w-full"}
-            aria-label="Note"
-            placeholder="note"
+            aria-label={says("note-2")}
+            placeholder={says("note")}
             defaultValue={was.note ?? ""}
             key={was.note}
             maxLength={400}
             onBlur={(e) => e.target.value !== (was.note ?? "") && void put({ note: e.target.value })}
           />
           <button type="button" className={big ? "btn min-h-11" : "btn btn-slate"} onClick={() => void steps.clear(s)}>
-            Strike this record
+            {says("strike-record")}
           </button>
         </>
       )}
@@ -224,7 +227,7 @@ function Plain({ label, value, onSet, big }: { label: string; value: number | nu
       />
       {wrong && (
         <span role="alert" className="col-span-2 text-[12px]">
-          A number, like 620
+          {says("number-like")}
         </span>
       )}
     </label>
@@ -244,14 +247,14 @@ function Accept({ s, onSet }: { s: Step; onSet: (note: string) => void }) {
     >
       <input
         className="field-slate min-w-0 flex-1"
-        aria-label={say(`Why ${s.title} is good enough`, "wiring")}
-        placeholder="why it is good enough"
+        aria-label={say(says("why-good-enough", { title: s.title }), "wiring")}
+        placeholder={says("why-good-enough-2")}
         value={note}
         maxLength={400}
         onChange={(e) => setNote(e.target.value)}
       />
       <button type="submit" className="btn btn-slate" disabled={!note.trim()}>
-        Take it
+        {says("take")}
       </button>
     </form>
   );
@@ -267,8 +270,8 @@ export function StepForm({ s, big, onFind }: { s: Step; big?: boolean; onFind?: 
       <p className="my-1">{say(s.how, "wiring")}</p>
       {right && (
         <p className="my-1">
-          Right: <strong className="num">{say(right, "wiring")}</strong>
-          {s.expected != null && <> · expected {say(inUnit(s.expected, s.unit), "wiring")}</>}
+          {says("right")} <strong className="num">{say(right, "wiring")}</strong>
+          {s.expected != null && <> {says("expected-3", { expected: say(inUnit(s.expected, s.unit), "wiring") })}</>}
         </p>
       )}
       {!big && <SlateFigs ks={figuresOf(s)} />}
@@ -283,7 +286,7 @@ export function StepForm({ s, big, onFind }: { s: Step; big?: boolean; onFind?: 
       {s.why && <p className={`my-1 border-l-2 pl-2 ${s.state === "locked" ? "border-gorse" : "border-rust"}`}>{say(s.why, "wiring")}</p>}
       {s.state === "fail" && onFind && (
         <button type="button" className={big ? "btn btn-main my-1 min-h-11" : "btn btn-slate my-1"} onClick={() => onFind(s.id)}>
-          Find the cause
+          {says("find-cause")}
         </button>
       )}
       {s.state !== "locked" && <Fields key={s.id} s={s} big={big} />}

@@ -5,6 +5,7 @@ import { Fig } from "../../parts/Fig";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/prove";
 import { type Commissioning, figuresOf, rightOf, STATES, type Step } from "./data";
 import { StateMark } from "./marks";
 
@@ -15,10 +16,10 @@ export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null 
   const rows = rung ? c.steps.filter((s) => s.stage === rung) : c.steps;
   const id = useCallback((s: Step) => s.id, []);
   const columns: Column<Step>[] = [
-    { key: "stage", label: "stage", width: "6%", kind: "computed", show: (s) => s.stage.toUpperCase() },
+    { key: "stage", label: says("stage"), width: "6%", kind: "computed", show: (s) => s.stage.toUpperCase() },
     {
       key: "title",
-      label: "step",
+      label: says("step"),
       width: "31%",
       kind: "computed",
       show: (s) => <span className="font-sans text-peat">{say(s.title, "wiring")}</span>,
@@ -26,7 +27,7 @@ export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null 
     },
     {
       key: "expected",
-      label: "expect",
+      label: says("expect"),
       width: "11%",
       align: "right",
       kind: "computed",
@@ -35,10 +36,10 @@ export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null 
         return k && report.figures[k] ? <Fig k={k} /> : s.expected == null ? "" : say(`${Number(s.expected.toPrecision(3))} ${s.unit}`, "wiring");
       },
     },
-    { key: "right", label: "right", width: "18%", kind: "computed", show: (s) => say(rightOf(s), "wiring") },
+    { key: "right", label: says("right-2"), width: "18%", kind: "computed", show: (s) => say(rightOf(s), "wiring") },
     {
       key: "said",
-      label: "read",
+      label: says("read-2"),
       width: "16%",
       kind: "computed",
       show: (s) => <span className="text-peat">{say(s.said, "wiring")}</span>,
@@ -46,7 +47,7 @@ export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null 
     },
     {
       key: "state",
-      label: "state",
+      label: says("state"),
       width: "11%",
       kind: "computed",
       title: (s) => s.why,
@@ -56,17 +57,23 @@ export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null 
         </span>
       ),
     },
-    { key: "by", label: "by", width: "7%", kind: "computed", show: (s) => <span className="font-sans">{s.licensed && !s.by ? "licensed" : s.by}</span> },
+    {
+      key: "by",
+      label: says("by"),
+      width: "7%",
+      kind: "computed",
+      show: (s) => <span className="font-sans">{s.licensed && !s.by ? says("licensed") : s.by}</span>,
+    },
   ];
   return (
     <Ledger
-      label="Steps"
+      label={says("steps")}
       rows={rows}
       columns={columns}
       id={id}
       selected={hand.kind === "step" ? hand.id : undefined}
       onSelect={(s) => hand.pick("step", s.id)}
-      empty="Nothing to prove yet: the steps follow from what is in the design."
+      empty={says("nothing-prove-yet-steps")}
     />
   );
 }

@@ -4,6 +4,7 @@ import type { FigureKey } from "../../../generated/figures";
 import { api, type PatchOp, type Schemas, take } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
+import { says } from "../../words/prove";
 import { localDay } from "../build/data";
 
 export type Commissioning = Schemas["CommissioningPart"];
@@ -16,22 +17,22 @@ export type Rig = Schemas["RigPart"];
 export type RigAct = Schemas["RigAct"];
 
 export const VIEWS = {
-  ladder: "Ladder",
-  loops: "Loops",
-  readings: "With power",
-  finder: "Find a fault",
-  practice: "Practice",
-  live: "Live",
-  record: "Record",
+  ladder: says("ladder"),
+  loops: says("loops"),
+  readings: says("power-2"),
+  finder: says("find-fault"),
+  practice: says("practice"),
+  live: says("live"),
+  record: says("record"),
 } as const;
 
 export const STATES: Record<string, string> = {
-  locked: "locked",
-  open: "to do",
-  pass: "passed",
-  marginal: "not sure",
-  fail: "failed",
-  again: "prove again",
+  locked: says("locked"),
+  open: says("do-2"),
+  pass: says("passed"),
+  marginal: says("not-sure"),
+  fail: says("failed"),
+  again: says("prove-again"),
 };
 
 const BAD = ["fail", "again", "marginal", "open", "locked", "pass"];
@@ -126,9 +127,9 @@ export const inUnit = (v: number | null | undefined, unit: string) =>
 /** What is right, in words. */
 export function rightOf(s: Step): string {
   const say = (x: number) => `${Number(x.toPrecision(3))}`;
-  if (s.low != null && s.high != null) return `${say(s.low)} to ${say(s.high)} ${s.unit}`;
-  if (s.low != null) return `at least ${say(s.low)} ${s.unit}`;
-  if (s.high != null) return `at most ${say(s.high)} ${s.unit}`;
+  if (s.low != null && s.high != null) return says("to-4", { low: say(s.low), high: say(s.high), unit: s.unit });
+  if (s.low != null) return says("least", { low: say(s.low), unit: s.unit });
+  if (s.high != null) return says("most", { high: say(s.high), unit: s.unit });
   return "";
 }
 
@@ -160,13 +161,13 @@ export function useSteps() {
     /** Says that the vehicle has been in use already; struck with null. */
     inService: (fields: { who: string; note: string } | null) => {
       const i = list.findIndex((x) => x.id === "in-service");
-      if (!fields) return i < 0 ? Promise.resolve(false) : edit([{ op: "remove", path: `/facts/steps/${i}` }], "it hasn’t been in use");
+      if (!fields) return i < 0 ? Promise.resolve(false) : edit([{ op: "remove", path: `/facts/steps/${i}` }], says("hasnt-been-use"));
       const value = { id: "in-service", ok: true, on: localDay(new Date()), ...fields };
-      return edit([i < 0 ? { op: "add", path: "/facts/steps/-", value } : { op: "replace", path: `/facts/steps/${i}`, value }], "in use already");
+      return edit([i < 0 ? { op: "add", path: "/facts/steps/-", value } : { op: "replace", path: `/facts/steps/${i}`, value }], says("use-already"));
     },
     clear: (s: Step) => {
       const i = list.findIndex((x) => x.id === s.id);
-      return i < 0 ? Promise.resolve(false) : edit([{ op: "remove", path: `/facts/steps/${i}` }], `struck: ${s.title}`);
+      return i < 0 ? Promise.resolve(false) : edit([{ op: "remove", path: `/facts/steps/${i}` }], says("struck", { title: s.title }));
     },
     /** A repair goes into the record; what it touched of a circuit is measured again. */
     repair: (subject: string, cause: { id: string; name: string; stage: string }, who: string, note: string, minutes: number) => {
@@ -179,7 +180,7 @@ export function useSteps() {
       const ops: PatchOp[] = [{ op: "add", path: "/facts/repairs/-", value }];
       const i = readings.findIndex((r) => r.circuit === subject);
       if (i >= 0) ops.push({ op: "remove", path: `/facts/readings/${i}` });
-      return edit(ops, `mended: ${cause.name}`);
+      return edit(ops, says("mended-3", { cause: cause.name }));
     },
   };
 }

@@ -2,31 +2,32 @@
 import type { Schemas } from "../../data/client";
 import { money, type RegionKey } from "../../data/said";
 import { percent, show, type UnitSystem } from "../../data/show";
+import { says } from "../../words/prove";
 import { PRE_TRIP, wordOf } from "../gas/words";
 
 export type Entry = Schemas["EvidenceItem"];
 type Payload = Record<string, unknown>;
 
 export const KIND: Record<string, string> = {
-  reading: "reading",
-  water_test: "pressure test",
-  gas_test: "leak test",
-  gas_check: "reading of gas",
-  pre_trip: "look before a trip",
-  weighing: "weighing",
-  log: "work",
-  seen: "behind a wall",
-  closing: "wall closed",
-  purchase: "purchase",
-  stock: "stock",
-  quote: "quote",
-  punch: "small thing to mend",
-  as_built: "built otherwise",
-  paper: "paper",
-  service: "maintenance",
-  step: "test step",
-  repair: "repair",
-  photo: "photograph",
+  reading: says("reading-3"),
+  water_test: says("pressure-test"),
+  gas_test: says("leak-test"),
+  gas_check: says("reading-gas"),
+  pre_trip: says("look-before-trip"),
+  weighing: says("weighing"),
+  log: says("work"),
+  seen: says("behind-wall"),
+  closing: says("wall-closed"),
+  purchase: says("purchase"),
+  stock: says("stock"),
+  quote: says("quote"),
+  punch: says("small-thing-mend"),
+  as_built: says("built-otherwise"),
+  paper: says("paper"),
+  service: says("maintenance"),
+  step: says("test-step"),
+  repair: says("repair"),
+  photo: says("photograph"),
 };
 
 type Step = { title: string; unit: string };
@@ -34,16 +35,16 @@ type Step = { title: string; unit: string };
 export type Telling = { units: UnitSystem; region: RegionKey; steps: ReadonlyMap<string, Step> };
 
 const READ: [key: string, label: string, unit: string][] = [
-  ["source_voltage_v", "bank", "V"],
-  ["load_voltage_v", "load", "V"],
+  ["source_voltage_v", says("bank"), "V"],
+  ["load_voltage_v", says("load"), "V"],
   ["current_a", "", "A"],
-  ["shunt_a", "monitor", "A"],
-  ["loop_mohm", "loop", "mΩ"],
+  ["shunt_a", says("monitor"), "A"],
+  ["loop_mohm", says("loop-5"), "mΩ"],
 ];
 const GAS: Record<string, [label: string, unit: string]> = {
-  working: ["all burning", "mbar"],
-  lock_up: ["all off", "mbar"],
-  flame_failure: ["flame failure after", "s"],
+  working: [says("all-burning"), "mbar"],
+  lock_up: [says("all-off"), "mbar"],
+  flame_failure: [says("flame-failure-after"), "s"],
 };
 
 const text = (x: unknown): string => (typeof x === "string" ? x.trim() : "");
@@ -55,17 +56,17 @@ export const fromId = (id: string): string => id.replace(/[_-]/g, " ").replace(/
 function held(p: Payload, t: Telling): string {
   const unit = "start_kpa" in p ? "kpa" : "mbar";
   const amount = (key: string) => show(Number(p[`${key}_${unit}`]), unit === "kpa" ? "kPa" : "mbar", t.units, 4);
-  return `${amount("start")} to ${amount("end")} in ${show(Number(p.duration_min), "min", t.units, 4)}`;
+  return says("to-in", { start: amount("start"), end: amount("end"), duration_min: show(Number(p.duration_min), "min", t.units, 4) });
 }
 
 function stepSays(p: Payload, t: Telling): string {
   const value = number(p.value) && show(p.value, t.steps.get(String(p.id))?.unit ?? "", t.units, 4);
-  return listed(p.ok === true ? "as it should be" : p.ok === false ? "not as it should be" : "", value, p.simulated === true && "simulated");
+  return listed(p.ok === true ? says("should-2") : p.ok === false ? says("not-should") : "", value, p.simulated === true && "simulated");
 }
 
 function weighed(p: Payload, t: Telling): string {
   const kg = (key: string) => (number(p[key]) ? show(p[key], "kg", t.units, 5) : "");
-  return listed(`front ${kg("front_kg")}`, `rear ${kg("rear_kg")}`, number(p.left_kg) && `left side ${kg("left_kg")}`);
+  return listed(`front ${kg("front_kg")}`, `rear ${kg("rear_kg")}`, number(p.left_kg) && says("left-side", { left_kg: kg("left_kg") }));
 }
 
 function worked(p: Payload): string {
@@ -75,7 +76,7 @@ function worked(p: Payload): string {
 }
 
 function bought(p: Payload, t: Telling): string {
-  const came = number(p.received) && number(p.expected) ? `${p.received} of ${p.expected} came` : "";
+  const came = number(p.received) && number(p.expected) ? says("came", { received: p.received, expected: p.expected }) : "";
   return listed(text(p.status), came, number(p.damaged) && p.damaged > 0 && `${p.damaged} damaged`, number(p.price) && money(p.price, t.region));
 }
 
@@ -87,7 +88,7 @@ const SAYS: Record<string, (p: Payload, t: Telling) => string> = {
     const [label, unit] = GAS[String(p.kind)] ?? ["", ""];
     return `${label} ${show(Number(p.value), unit, t.units, 4)}`;
   },
-  pre_trip: (p) => (Array.isArray(p.seen) && p.seen.length ? p.seen.map((x) => wordOf(PRE_TRIP, String(x))).join("; ") : "nothing ticked"),
+  pre_trip: (p) => (Array.isArray(p.seen) && p.seen.length ? p.seen.map((x) => wordOf(PRE_TRIP, String(x))).join("; ") : says("nothing-ticked")),
   weighing: weighed,
   log: worked,
   seen: (p) =>
@@ -98,28 +99,32 @@ const SAYS: Record<string, (p: Payload, t: Telling) => string> = {
       p.photo === true && "photographed",
       !!p.waived && `waived: ${text(p.waived)}`,
     ),
-  closing: (p) => (p.opened === true ? "opened again" : "closed"),
+  closing: (p) => (p.opened === true ? says("opened-again") : says("closed")),
   purchase: bought,
   stock: (p, t) => listed(number(p.amount) && show(p.amount, text(p.unit), t.units), text(p.place)),
   quote: (p, t) =>
     listed(text(p.supplier), number(p.price) && money(p.price, t.region), number(p.lead_days) && `${p.lead_days} ${p.lead_days === 1 ? "day" : "days"}`),
-  punch: (p) => (text(p.done_on) ? "mended" : p.must === true ? "to mend before it is driven" : "to mend"),
+  punch: (p) => (text(p.done_on) ? says("mended-4") : p.must === true ? says("mend-before-driven") : says("mend")),
   as_built: (p) => listed(text(p.designed) && `designed ${text(p.designed)}`, `built ${text(p.built)}`),
-  paper: (p) => listed(text(p.number) && `number ${text(p.number)}`, text(p.licence) && `licence ${text(p.licence)}`) || "entered",
+  paper: (p) => listed(text(p.number) && `number ${text(p.number)}`, text(p.licence) && `licence ${text(p.licence)}`) || says("entered"),
   service: (p, t) => listed("done", number(p.odometer_km) && `at ${show(p.odometer_km, "km", t.units, 6)}`, number(p.cost) && money(p.cost, t.region)),
   step: stepSays,
   repair: (p) => fromId(text(p.cause)),
-  photo: (p) => text(p.note) || "taken",
+  photo: (p) => text(p.note) || says("taken-2"),
 };
 
 /** What an entry says, short; never empty. */
 export function said(e: Entry, t: Telling): string {
-  if (!e.payload) return "struck";
-  return listed(SAYS[e.kind]?.(e.payload, t), e.kind !== "photo" && text(e.payload.note)) || "noted";
+  if (!e.payload) return says("struck-2");
+  return listed(SAYS[e.kind]?.(e.payload, t), e.kind !== "photo" && text(e.payload.note)) || says("noted");
 }
 
 /** What an entry is of: a circuit's or a step's name, the entry's own, else its id as words. */
 export function ofWhat(e: Entry, circuits: ReadonlyMap<string, string>, t: Telling): string {
   const own = text(e.payload?.name);
-  return circuits.get(e.subject) ?? t.steps.get(e.subject)?.title ?? (own || (e.kind === "gas_check" ? "gas" : fromId(text(e.payload?.subject) || e.subject)));
+  return (
+    circuits.get(e.subject) ??
+    t.steps.get(e.subject)?.title ??
+    (own || (e.kind === "gas_check" ? says("gas-2") : fromId(text(e.payload?.subject) || e.subject)))
+  );
 }

@@ -2,6 +2,7 @@
 
 import type { PatchOp } from "../../data/client";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/trips";
 import { useAdopt } from "./adopt";
 
 export function Adopt({ ops, name, onHere }: { ops: PatchOp[]; name: string; onHere: () => void }) {
@@ -10,7 +11,7 @@ export function Adopt({ ops, name, onHere }: { ops: PatchOp[]; name: string; onH
   return (
     <div className="my-2 flex flex-col gap-1">
       <button type="button" className="btn btn-main" disabled={beside.isPending} onClick={() => beside.mutate({ name, ops })}>
-        Make it a variant beside this one
+        {says("make-variant-beside-one")}
       </button>
       <button
         type="button"
@@ -19,14 +20,10 @@ export function Adopt({ ops, name, onHere }: { ops: PatchOp[]; name: string; onH
           if (await here(ops, name)) onHere();
         }}
       >
-        Put it into this variant
+        {says("put-into-variant")}
       </button>
       {beside.error && <p role="alert">{beside.error.message}</p>}
-      <p className="m-0 text-[11.5px] text-chalk-dim">
-        {say(
-          "Cables and fuses follow the parts: look at Wiring afterwards. Fixing on the roof, weight and mains work have rules of their own; mains and gas by licensed trades where the law says so.",
-        )}
-      </p>
+      <p className="m-0 text-[11.5px] text-chalk-dim">{say(says("cables-fuses-follow-parts"))}</p>
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { api, type PatchOp, type Schemas, take } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
 import { BringIn } from "../../parts/BringIn";
+import { says } from "../../words/trips";
 
 type Line = Schemas["LegLine"];
 
@@ -36,27 +37,27 @@ export function BringInItinerary({ onClose }: { onClose: () => void }) {
   return (
     <>
       <p className="m-0 flex flex-wrap items-center gap-3 px-3 pt-2 text-dim">
-        {legs.length > 0 && <span>It takes the place of the {legs.length} legs there are; undo brings them back.</span>}
+        {legs.length > 0 && <span>{says("takes-place-legs-there", { legs_count: legs.length })}</span>}
         <label className="flex items-center gap-1">
-          mean speed of a track without times
+          {says("mean-speed-track-without")}
           <select className="field" value={speed} onChange={(e) => setSpeed(Number(e.target.value))}>
-            <option value={87}>motorway, 87 km/h</option>
-            <option value={60}>road, 60 km/h</option>
-            <option value={40}>mountain, 40 km/h</option>
-            <option value={20}>track, 20 km/h</option>
+            <option value={87}>{says("motorway-km-h")}</option>
+            <option value={60}>{says("road-km-h")}</option>
+            <option value={40}>{says("mountain-km-h")}</option>
+            <option value={20}>{says("track-km-h")}</option>
           </select>
         </label>
       </p>
       <BringIn
         key={speed}
         items="legs"
-        kinds="CSV, XLSX or GPX"
+        kinds={says("csv-xlsx-gpx")}
         accept=".csv,.txt,.tsv,.xlsx,.gpx,text/*,application/gpx+xml"
         mostBytes={6_000_000}
         example={"date;place;nights;drive_h;shore\n2026-10-12;Inverness;4;;0\n2026-10-16;Edinburgh;3;3.5;0 … or the text of a GPX track"}
         first=""
         read={(text) => take(api.POST("/api/variants/{variant_id}/itinerary/preview", { params: { path: { variant_id: id } }, body: { text, km_h: speed } }))}
-        bring={(lines) => edit(itineraryOps(design.trips?.places ?? [], lines), `brought in ${lines.length} legs`)}
+        bring={(lines) => edit(itineraryOps(design.trips?.places ?? [], lines), says("brought-legs", { lines_count: lines.length }))}
         onClose={onClose}
       />
     </>

@@ -4,15 +4,16 @@ import { useState } from "react";
 import { api, type Schemas, take } from "../../data/client";
 import { FileHead } from "../../parts/FileHead";
 import { FindingList } from "../../parts/Findings";
+import { says } from "../../words/trips";
 import { useOwnPlaces } from "./places";
 
 type Text = Schemas["WeatherText"];
 const MOST_BYTES = 12_000_000;
 const COLUMNS: [string, string][] = [
-  ["time", "time"],
-  ["ghi", "global radiation, W/m²"],
-  ["air", "air temperature, °C"],
-  ["rh", "relative humidity (may be missing)"],
+  ["time", says("time")],
+  ["ghi", says("global-radiation-w-m")],
+  ["air", says("air-temperature-c")],
+  ["rh", says("relative-humidity-may-missing")],
 ];
 
 export function BringInWeather({ onClose, onTaken }: { onClose: () => void; onTaken: (id: string) => void }) {
@@ -38,19 +39,19 @@ export function BringInWeather({ onClose, onTaken }: { onClose: () => void; onTa
   );
   return (
     <FileHead
-      title="Import a weather file"
-      kinds="a file, EPW, TMY3 or CSV"
+      title={says("import-weather-file")}
+      kinds={says("file-epw-tmy3-csv")}
       accept=".epw,.csv,.txt,text/*"
-      label="Weather file"
-      item="a weather file"
+      label={says("weather-file")}
+      item={says("weather-file-2")}
       mostBytes={MOST_BYTES}
-      hint="A year by the hour or finer. Its monthly means and spells replace the table’s."
+      hint={says("year-hour-finer-monthly")}
       onText={(text, name) => send({ text, name: name.replace(/\.[a-z0-9]+$/i, "").slice(0, 120), columns: {} })}
       onClose={onClose}
       busy={read.isPending}
       problem={read.error?.message}
       take={{
-        word: "Add as a place",
+        word: says("add-place"),
         ready: found?.place != null,
         run: async () => {
           const id = found?.place && (await add(found.place as never));
@@ -60,7 +61,7 @@ export function BringInWeather({ onClose, onTaken }: { onClose: () => void; onTa
     >
       {found && given && (
         <>
-          {found.asks.length > 0 && <p role="status">Still to be told: {found.asks.join("; ")}.</p>}
+          {found.asks.length > 0 && <p role="status">{says("still-told", { asks: found.asks.join("; ") })}</p>}
           {found.kind === "csv" && (
             <div className="my-2 flex flex-wrap items-center gap-3">
               {COLUMNS.map(([key, word]) => (
@@ -78,22 +79,22 @@ export function BringInWeather({ onClose, onTaken }: { onClose: () => void; onTa
                   </select>
                 </label>
               ))}
-              {number("lat_deg", "latitude °N")}
-              {number("lon_deg", "longitude °E")}
-              {number("elevation_m", "height m")}
-              {number("utc_offset_h", "standard time, h from UTC")}
+              {number("lat_deg", says("latitude-n"))}
+              {number("lon_deg", says("longitude-e"))}
+              {number("elevation_m", says("height-m"))}
+              {number("utc_offset_h", says("standard-time-h-utc"))}
               <label className="flex items-center gap-1">
-                a time marks the
+                {says("time-marks")}
                 <select className="field" value={given.marks ?? ""} onChange={(e) => send({ ...given, marks: (e.target.value || null) as Text["marks"] })}>
                   <option value="">–</option>
-                  <option value="start">start of its hour</option>
-                  <option value="end">end of its hour</option>
+                  <option value="start">{says("start-hour")}</option>
+                  <option value="end">{says("end-hour")}</option>
                 </select>
               </label>
             </div>
           )}
           {found.summary && <p className="my-1">{found.summary}</p>}
-          {found.place && <FindingList findings={found.findings} empty="Nothing odd: no gaps, no more than a clear sky, and the sun where it should stand." />}
+          {found.place && <FindingList findings={found.findings} empty={says("nothing-odd-no-gaps")} />}
         </>
       )}
     </FileHead>

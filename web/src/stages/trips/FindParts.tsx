@@ -8,6 +8,7 @@ import { type Column, Ledger } from "../../parts/Ledger";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
 import { useMoney, usePerson, useSaid } from "../../shell/person";
+import { says } from "../../words/trips";
 import { ParetoPicture, type SizedSet } from "./ParetoPicture";
 import { PartsSlate } from "./PartsSlate";
 import { useSearch } from "./run";
@@ -30,22 +31,22 @@ export function FindParts() {
   const columns: Column<SizedSet>[] = [
     {
       key: "set",
-      label: "set",
+      label: says("set"),
       width: "52%",
       kind: "computed",
       show: (s) => (
         <span className="block whitespace-normal font-sans leading-tight text-peat">
-          {s.key === "now" && <strong>as it is: </strong>}
-          {s.key === run?.best && <strong>found: </strong>}
+          {s.key === "now" && <strong>{says("as-it-is")} </strong>}
+          {s.key === run?.best && <strong>{says("found")} </strong>}
           {s.words.join("; ")}
         </span>
       ),
     },
-    { key: "price", label: "price", width: "10%", align: "right", kind: "computed", show: (s) => money(s.price) },
-    { key: "mass", label: "mass", width: "10%", align: "right", kind: "computed", show: (s) => show(s.mass_kg, "kg", units) },
+    { key: "price", label: says("price"), width: "10%", align: "right", kind: "computed", show: (s) => money(s.price) },
+    { key: "mass", label: says("mass"), width: "10%", align: "right", kind: "computed", show: (s) => show(s.mass_kg, "kg", units) },
     {
       key: "short",
-      label: "days short",
+      label: says("days-short"),
       width: "14%",
       align: "right",
       kind: "computed",
@@ -56,25 +57,29 @@ export function FindParts() {
         </span>
       ),
     },
-    { key: "least", label: "least charge", width: "14%", align: "right", kind: "computed", show: (s) => show(s.least_soc_p10, "%", "metric", 2) },
+    { key: "least", label: says("least-charge"), width: "14%", align: "right", kind: "computed", show: (s) => show(s.least_soc_p10, "%", "metric", 2) },
   ];
   return (
     <Bench
-      title="Trips"
+      title={says("trips")}
       sentence={
         !run ? (
-          say(
-            `Which parts last the trip? Bothy tries every set of panels, controller, bank and driving charge that the vehicle and the rules allow, in the same simulated trips, for ${goal}.`,
-          )
+          say(says("which-parts-last-trip", { goal }))
         ) : best ? (
           <>
-            {stale && <strong className="text-rust">Of revision {state?.revision}, before later changes. </strong>}
-            {`For ${goal}: ${best.words.join("; ")}. ${money(best.price)}, ${show(best.mass_kg, "kg", units)}, short on ${show(best.short_days_frac, "%", "metric", 2)} of the days.`}
+            {stale && <strong className="text-rust">{says("revision-before-later-changes", { revision: state?.revision ?? "" })} </strong>}
+            {says("short-days", {
+              goal,
+              words: best.words.join("; "),
+              price: money(best.price),
+              mass_kg: show(best.mass_kg, "kg", units),
+              short_days_frac: show(best.short_days_frac, "%", "metric", 2),
+            })}
           </>
         ) : (
           <>
-            {stale && <strong className="text-rust">Of revision {state?.revision}, before later changes. </strong>}
-            {`No set keeps to ${show(run.target_frac, "%")} of the days. ${run.binding}`}
+            {stale && <strong className="text-rust">{says("revision-before-later-changes", { revision: state?.revision ?? "" })} </strong>}
+            {says("no-set-keeps-days", { target_frac: show(run.target_frac, "%"), binding: run.binding })}
           </>
         )
       }
@@ -82,16 +87,15 @@ export function FindParts() {
       tools={
         <>
           <ViewSwitch />
-          <JobButton job={state?.job} word={run ? "Search again" : "Search"} what="search" start={start} cancel={cancel} main />
+          <JobButton job={state?.job} word={run ? says("search-again") : says("search")} what={says("search-2")} start={start} cancel={cancel} main />
           {run && (
             <>
               <label className="flex items-center gap-1">
                 <input type="checkbox" checked={all} onChange={(e) => setAll(e.target.checked)} />
-                show all {run.front.length} best trade-offs
+                {says("show-all-best-trade", { front_count: run.front.length })}
               </label>
               <span className="text-dim">
-                {run.set_count.toLocaleString("en-GB")} sets, {run.draw_count}
-                {say(" simulated trips")}
+                {says("sets", { set_count: run.set_count.toLocaleString("en-GB"), draw_count: run.draw_count, simulated_trips: say(says("simulated-trips")) })}
               </span>
             </>
           )}
@@ -99,7 +103,7 @@ export function FindParts() {
       }
       ledger={
         <Ledger
-          label="Sets of parts"
+          label={says("sets-parts")}
           rows={rows}
           columns={columns}
           id={useCallback((s: SizedSet) => s.key, [])}
@@ -107,9 +111,7 @@ export function FindParts() {
           onSelect={(s) => hand.pick("set", s.key)}
           empty={
             <p className="m-0 max-w-xl text-[15px]">
-              {(design.trips?.legs ?? []).length || design.trips?.live
-                ? "Say on the slate what it may cost and weigh, then press Search. It takes some seconds, on long trips a minute."
-                : "First the trip: add its places in the view Trip. The parts are searched for it."}
+              {(design.trips?.legs ?? []).length || design.trips?.live ? says("say-slate-what-may") : says("first-trip-add-places")}
             </p>
           }
         />

@@ -8,6 +8,7 @@ import { useVariant } from "../../data/variant";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/trips";
 import { STORES } from "../water/words";
 import { type Lane, moment, type TripRun } from "./run";
 
@@ -36,10 +37,10 @@ function rowsOf(run: TripRun, measured?: Overlay): Row[] {
   const cold = Math.min(0, ...run.cabin_c.p10);
   const warm = Math.max(20, ...run.cabin_c.p90);
   return [
-    { key: "soc", word: "charge", unit: "%", lane: run.soc, lo: 0, hi: 1, height: 102, factor: 1, floor: run.floor_frac, real: measured?.soc },
+    { key: "soc", word: says("charge"), unit: "%", lane: run.soc, lo: 0, hi: 1, height: 102, factor: 1, floor: run.floor_frac, real: measured?.soc },
     {
       key: "power",
-      word: "sun and use",
+      word: says("sun-use"),
       unit: "W",
       lane: run.sun_w,
       second: run.load_w,
@@ -52,7 +53,7 @@ function rowsOf(run: TripRun, measured?: Overlay): Row[] {
     },
     ...Object.entries(run.water?.stores ?? {}).map(([name, s]) => ({
       key: name,
-      word: name === "toilet" ? (STORES[run.water?.toilet ?? ""] ?? "toilet") : (STORES[name] ?? name),
+      word: name === "toilet" ? (STORES[run.water?.toilet ?? ""] ?? says("toilet")) : (STORES[name] ?? name),
       unit: "L",
       lane: { p10: s.level_l, p50: s.level_l, p90: s.level_l },
       lo: 0,
@@ -64,7 +65,7 @@ function rowsOf(run: TripRun, measured?: Overlay): Row[] {
       ? [
           {
             key: "gas",
-            word: "gas",
+            word: says("gas"),
             unit: "kg",
             lane: { p10: run.gas.level_kg, p50: run.gas.level_kg, p90: run.gas.level_kg },
             lo: 0,
@@ -78,7 +79,7 @@ function rowsOf(run: TripRun, measured?: Overlay): Row[] {
       ? [
           {
             key: "can",
-            word: "generator",
+            word: says("generator"),
             unit: run.generator.unit,
             lane: { p10: run.generator.level, p50: run.generator.level, p90: run.generator.level },
             lo: 0,
@@ -88,8 +89,8 @@ function rowsOf(run: TripRun, measured?: Overlay): Row[] {
           },
         ]
       : []),
-    { key: "cabin", word: "cabin", unit: "°C", lane: run.cabin_c, lo: cold, hi: warm, height: 42, factor: 1 },
-    ...(run.rh ? [{ key: "rh", word: "humidity", unit: "%", lane: run.rh, lo: 0, hi: 1, height: 42, factor: 1 }] : []),
+    { key: "cabin", word: says("cabin"), unit: "°C", lane: run.cabin_c, lo: cold, hi: warm, height: 42, factor: 1 },
+    ...(run.rh ? [{ key: "rh", word: says("humidity"), unit: "%", lane: run.rh, lo: 0, hi: 1, height: 42, factor: 1 }] : []),
   ];
 }
 
@@ -130,14 +131,14 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
         className="block w-full"
         role="slider"
         tabIndex={0}
-        aria-label="Moment of the trip"
+        aria-label={says("moment-trip")}
         aria-valuemin={0}
         aria-valuemax={points - 1}
         aria-valuenow={at ?? 0}
         aria-valuetext={
           at == null
-            ? "none"
-            : say(`${moment(run, (at + 0.5) / run.per_day)}: charge ${Math.round(100 * (run.soc.p50[at] ?? 0))} % in half of the simulated trips`)
+            ? says("none")
+            : say(says("charge-half-simulated-trips", { run: moment(run, (at + 0.5) / run.per_day), at: Math.round(100 * (run.soc.p50[at] ?? 0)) }))
         }
         onPointerMove={(e) => scrub(e.clientX, e.currentTarget)}
         onPointerLeave={() => setAt(null)}
@@ -152,7 +153,15 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
           const name = run.days[from]?.place ?? leg.place;
           return (
             <g key={leg.id} className="cursor-pointer" onClick={() => hand.pick("leg", leg.id)}>
-              <title>{`${name}, ${leg.days_count ?? 1} days${leg.shore ? say(", hooked up") : ""}${leg.drive_h ? `, ${leg.drive_h} h of driving first` : ""}`}</title>
+              <title>
+                {says("days-h-driving-first", {
+                  name,
+                  days_count: leg.days_count ?? 1,
+                  hooked_up: leg.shore ? say(says("hooked-up")) : "",
+                  has_drive_h: Boolean(leg.drive_h),
+                  drive_h: leg.drive_h,
+                })}
+              </title>
               <rect
                 x={x0}
                 y={2}
@@ -205,7 +214,7 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
                 <>
                   <path d={`M${LEFT} ${scale(r.floor)}H${width - RIGHT}`} stroke="var(--color-rust)" strokeDasharray="5 3" />
                   <text x={4} y={scale(r.floor) + 3} fontSize="9.5" fill="var(--color-rust)">
-                    floor {Math.round(100 * r.floor)} %
+                    {says("floor", { floor: Math.round(100 * r.floor) })}
                   </text>
                 </>
               )}
@@ -255,7 +264,7 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
                       fill="var(--color-rust)"
                       opacity={0.25 + 0.75 * d.short_frac}
                     >
-                      <title>{say(`${d.date}: short in ${Math.round(100 * d.short_frac)} % of the simulated trips`)}</title>
+                      <title>{say(says("short-simulated-trips", { date: d.date, short_frac: Math.round(100 * d.short_frac) }))}</title>
                     </rect>
                   ) : null,
                 )}
@@ -263,7 +272,7 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
                 <g>
                   <path d={`M${x(run.first_short_p50_d)} ${top}v${r.height}`} stroke="var(--color-rust)" strokeWidth="1.4" />
                   <text x={x(run.first_short_p50_d) + 4} y={top + 12} fontSize="10.5" fill="var(--color-rust)">
-                    first short in half of the trips
+                    {says("first-short-half-trips")}
                   </text>
                 </g>
               )}
@@ -275,14 +284,23 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
       <p className="num m-0 min-h-5 text-[12px]" aria-live="off">
         {at == null ? (
           <span className="text-dim">
-            {say(
-              "Band: 8 of 10 simulated trips; line: half of them; thin: three of them. Point at a moment, or use the arrows. Black line under “sun and use”: what is used.",
-            )}
-            {measured && " Red: measured charge and use; heather, dashed: measured sun."}
+            {say(says("band-simulated-trips-line"))}
+            {measured && says("red-measured-charge-use")}
           </span>
         ) : (
           say(
-            `${moment(run, (at + 0.5) / run.per_day)} · charge ${rangeOf(run.soc, at, 100, "%")} · sun ${rangeOf(run.sun_w, at, 1, "W")} · other sources ${Math.max(0, Math.round((run.fed_w.p50[at] ?? 0) - (run.sun_w.p50[at] ?? 0)))} W · use ${rangeOf(run.load_w, at, 1, "W")} · ${bankFlow(run, at)} · cabin ${rangeOf(run.cabin_c, at, 1, "°C")}${run.rh ? ` at ${rangeOf(run.rh, at, 100, "%")}` : ""}${storesAt(rows, at)}`,
+            says("charge-sun-other-sources", {
+              run: moment(run, (at + 0.5) / run.per_day),
+              soc: rangeOf(run.soc, at, 100, "%"),
+              sun_w: rangeOf(run.sun_w, at, 1, "W"),
+              value: Math.max(0, Math.round((run.fed_w.p50[at] ?? 0) - (run.sun_w.p50[at] ?? 0))),
+              load_w: rangeOf(run.load_w, at, 1, "W"),
+              run_2: bankFlow(run, at),
+              cabin_c: rangeOf(run.cabin_c, at, 1, "°C"),
+              has_rh: Boolean(run.rh),
+              rh: run.rh ? rangeOf(run.rh, at, 100, "%") : "",
+              rows: storesAt(rows, at),
+            }),
           )
         )}
       </p>
@@ -301,11 +319,11 @@ function storesAt(rows: Row[], at: number): string {
 /** What goes into or comes out of the bank in half of the weathers: what is fed in less what is used. */
 export function bankFlow(run: TripRun, at: number): string {
   const w = Math.round((run.fed_w.p50[at] ?? 0) - (run.load_w.p50[at] ?? 0));
-  return w >= 0 ? `into the bank ${w} W` : `out of the bank ${-w} W`;
+  return w >= 0 ? says("into-bank-w", { w }) : says("out-bank-w", { w: -w });
 }
 
 /** Half of the weathers, with 1 in 10 and 9 in 10 behind it. */
 export function rangeOf(lane: Lane, at: number, factor: number, unit: string): string {
   const [low, mid, high] = [lane.p10[at], lane.p50[at], lane.p90[at]].map((v) => Math.round((v ?? 0) * factor));
-  return low === high ? `${mid} ${unit}` : `${mid} ${unit} (${low} to ${high})`;
+  return low === high ? `${mid} ${unit}` : says("to", { mid: mid ?? "", unit, low: low ?? "", high: high ?? "" });
 }

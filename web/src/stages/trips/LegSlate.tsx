@@ -4,6 +4,7 @@ import { useVariant } from "../../data/variant";
 import { choice, count, type FieldSpec, Fields, flag, quantity } from "../../parts/Fields";
 import { TextProperty } from "../../parts/Property";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/trips";
 import { type Leg, useLegEdits } from "./edit";
 import { usePlaceOptions } from "./places";
 import type { TripRun } from "./run";
@@ -11,28 +12,31 @@ import { Refills } from "./WarmTrip";
 import { DAY_TYPES, percent } from "./words";
 
 const hours = <K extends string>(key: K, label: string, note?: string) => quantity(key, label, "time", "h", { note });
-const AT = "hour of the day";
+const AT = says("hour-day");
 
 function specsOf(leg: Leg, design: Design, places: { value: string; word: string }[]): FieldSpec<Leg>[] {
   return [
-    choice("place", "place", places),
-    count("days_count", "days"),
-    hours("drive_h", leg.drive_daily ? "driving, each day" : "driving, on its first day"),
-    hours("drive_start_h", "setting off at", AT),
+    choice("place", says("place"), places),
+    count("days_count", says("days")),
+    hours("drive_h", leg.drive_daily ? says("driving-each-day") : says("driving-first-day")),
+    hours("drive_start_h", says("setting-off"), AT),
     ...(leg.drive_h
       ? [
-          hours("again_h", "driving again", "a second drive that day"),
-          ...(leg.again_h ? [hours("again_start_h", "and that at", AT)] : []),
-          flag("drive_daily", "so every day of it", "else on the first only"),
+          hours("again_h", says("driving-again"), says("second-drive-day")),
+          ...(leg.again_h ? [hours("again_start_h", says("and-that-at"), AT)] : []),
+          flag("drive_daily", says("every-day"), says("else-first-only")),
         ]
       : []),
-    flag("shore", "hooked up", "all its days"),
+    flag("shore", says("hooked-up-2"), says("all-days")),
     ...(design.power?.generator || leg.generator_h
-      ? [hours("generator_h", "generator, a day", leg.shore ? "not while hooked up" : "its own days"), hours("generator_start_h", "started at", AT)]
+      ? [
+          hours("generator_h", says("generator-day"), leg.shore ? says("not-while-hooked-up") : says("own-days")),
+          hours("generator_start_h", says("started"), AT),
+        ]
       : []),
-    choice("day_type", "days of", DAY_TYPES),
-    count("heading_deg", "nose points to, ° from north", { note: "matters with tilted panels", clearable: true, placeholder: "unknown" }),
-    count("persons", "people", { clearable: true, placeholder: `${design.life?.people ?? 2}, as in Daily use` }),
+    choice("day_type", says("days-2"), DAY_TYPES),
+    count("heading_deg", says("nose-points-north"), { note: says("matters-tilted-panels"), clearable: true, placeholder: says("unknown") }),
+    count("persons", says("people"), { clearable: true, placeholder: says("daily-use", { people: design.life?.people ?? 2 }) }),
   ];
 }
 
@@ -50,20 +54,20 @@ export function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
   const days = (run?.days ?? []).filter((d) => d.leg === leg.id);
   const put = (key: string, value: unknown, what: string) => void set(leg, { [key]: fitting(key, value) } as Partial<Leg>, what);
   return (
-    <Slate title={nameOf(leg.place)} sub={`${leg.days_count ?? 1} days of the trip`}>
+    <Slate title={nameOf(leg.place)} sub={says("days-trip", { days_count: leg.days_count ?? 1 })}>
       <Fields specs={specsOf(leg, design, options)} item={leg} onSet={put} />
       <Refills leg={leg} />
-      {(leg.refills ?? []).length > 0 && <Fields specs={[hours("refill_h", "filled and emptied at", "hour of its first day")]} item={leg} onSet={put} />}
-      <TextProperty label="note" area value={leg.note ?? ""} onSet={(note) => void set(leg, { note }, "note")} />
+      {(leg.refills ?? []).length > 0 && <Fields specs={[hours("refill_h", says("filled-emptied"), says("hour-first-day"))]} item={leg} onSet={put} />}
+      <TextProperty label={says("note")} area value={leg.note ?? ""} onSet={(note) => void set(leg, { note }, says("note"))} />
       {days.length > 0 && (
-        <table className="num mt-2 w-full border-collapse text-[11.5px]" aria-label="Its days">
+        <table className="num mt-2 w-full border-collapse text-[11.5px]" aria-label={says("days-3")}>
           <thead>
             <tr className="text-chalk-dim">
-              <th className="text-left font-normal">day</th>
-              <th className="text-right font-normal">sun Wh</th>
-              <th className="text-right font-normal">used Wh</th>
-              <th className="text-right font-normal">least</th>
-              <th className="text-right font-normal">short</th>
+              <th className="text-left font-normal">{says("day")}</th>
+              <th className="text-right font-normal">{says("sun-wh")}</th>
+              <th className="text-right font-normal">{says("used-wh")}</th>
+              <th className="text-right font-normal">{says("least")}</th>
+              <th className="text-right font-normal">{says("short")}</th>
             </tr>
           </thead>
           <tbody>
@@ -80,7 +84,7 @@ export function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
         </table>
       )}
       <button type="button" className="btn btn-slate mt-2" onClick={() => void remove(leg)}>
-        Remove from the trip
+        {says("remove-trip")}
       </button>
     </Slate>
   );

@@ -6,6 +6,7 @@ import { useVariant } from "../../data/variant";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { ChoiceProperty, QuantityProperty } from "../../parts/Property";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/trips";
 import { usePlaceOptions } from "./places";
 import type { TripRun } from "./run";
 
@@ -18,13 +19,13 @@ export function monthWords(month: string): string {
 
 export function MonthLedger({ run }: { run: TripRun | undefined }) {
   const columns: Column<Month>[] = [
-    { key: "month", label: "month", width: "17%", kind: "computed", show: (m) => monthWords(m.month) },
-    { key: "days", label: "days", width: "6%", align: "right", kind: "computed", show: (m) => m.days },
-    { key: "sun", label: "sun, a day", width: "13%", align: "right", kind: "computed", show: (m) => show(m.sun_wh_day, "Wh") },
-    { key: "load", label: "used, a day", width: "13%", align: "right", kind: "computed", show: (m) => show(m.load_wh_day, "Wh") },
+    { key: "month", label: says("month"), width: "17%", kind: "computed", show: (m) => monthWords(m.month) },
+    { key: "days", label: says("days"), width: "6%", align: "right", kind: "computed", show: (m) => m.days },
+    { key: "sun", label: says("sun-day"), width: "13%", align: "right", kind: "computed", show: (m) => show(m.sun_wh_day, "Wh") },
+    { key: "load", label: says("used-day"), width: "13%", align: "right", kind: "computed", show: (m) => show(m.load_wh_day, "Wh") },
     {
       key: "missing",
-      label: "missing, a day",
+      label: says("missing-day"),
       width: "13%",
       align: "right",
       kind: "computed",
@@ -32,16 +33,16 @@ export function MonthLedger({ run }: { run: TripRun | undefined }) {
     },
     {
       key: "week",
-      label: "worst week",
+      label: says("worst-week"),
       width: "13%",
       align: "right",
       kind: "computed",
       show: (m) => (m.worst_week_wh > 0.5 ? show(m.worst_week_wh, "Wh") : "–"),
     },
-    { key: "least", label: "least charge", width: "13%", align: "right", kind: "computed", show: (m) => show(m.least_soc_p10, "%", "metric", 2) },
+    { key: "least", label: says("least-charge"), width: "13%", align: "right", kind: "computed", show: (m) => show(m.least_soc_p10, "%", "metric", 2) },
     {
       key: "short",
-      label: "days short",
+      label: says("days-short"),
       width: "13%",
       align: "right",
       kind: "computed",
@@ -50,11 +51,11 @@ export function MonthLedger({ run }: { run: TripRun | undefined }) {
   ];
   return (
     <Ledger
-      label="Month by month"
+      label={says("month-month")}
       rows={run?.months ?? []}
       columns={columns}
       id={useCallback((m: Month) => m.month, [])}
-      empty={<p className="m-0 max-w-xl text-[15px]">Running the months…</p>}
+      empty={<p className="m-0 max-w-xl text-[15px]">{says("running-months")}</p>}
     />
   );
 }
@@ -66,7 +67,7 @@ export function LiveProperties() {
   const { options } = usePlaceOptions();
   const live = design.trips?.live;
   if (!live) return null;
-  const set = (key: string, value: unknown, what: string) => void edit([{ op: "replace", path: `/trips/live/${key}`, value }], `living there: ${what}`);
+  const set = (key: string, value: unknown, what: string) => void edit([{ op: "replace", path: `/trips/live/${key}`, value }], says("living-there", { what }));
   const every = (key: "hookup_every_d" | "drive_every_d", label: string) => (
     <QuantityProperty
       label={label}
@@ -74,39 +75,39 @@ export function LiveProperties() {
       dimension="count"
       unit=""
       clearable
-      placeholder="never"
+      placeholder={says("never")}
       onSet={(v) => set(key, v == null ? null : Math.max(1, Math.round(v)), label)}
     />
   );
   return (
     <>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Living there</h3>
-      <ChoiceProperty label="place" value={live.place} options={options} onSet={(v) => set("place", v, "place")} />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("living-there-2")}</h3>
+      <ChoiceProperty label={says("place")} value={live.place} options={options} onSet={(v) => set("place", v, says("place"))} />
       <QuantityProperty
-        label="days"
+        label={says("days")}
         value={live.days_count}
         dimension="count"
         unit=""
-        onSet={(v) => set("days_count", Math.max(1, Math.round(v ?? 365)), "days")}
+        onSet={(v) => set("days_count", Math.max(1, Math.round(v ?? 365)), says("days"))}
       />
       <QuantityProperty
-        label="working days a week"
+        label={says("working-days-week")}
         value={live.working_days_count}
         dimension="count"
         unit=""
-        onSet={(v) => set("working_days_count", Math.round(v ?? 5), "working days")}
+        onSet={(v) => set("working_days_count", Math.round(v ?? 5), says("working-days"))}
       />
-      {every("hookup_every_d", say("a hook-up every … days"))}
-      {every("drive_every_d", "a drive every … days")}
+      {every("hookup_every_d", say(says("hook-up-every-days")))}
+      {every("drive_every_d", says("drive-every-days"))}
       {live.drive_every_d != null && (
-        <QuantityProperty label="for" value={live.drive_h} dimension="time" unit="h" onSet={(v) => set("drive_h", v ?? 1, "hours of driving")} />
+        <QuantityProperty label={says("for")} value={live.drive_h} dimension="time" unit="h" onSet={(v) => set("drive_h", v ?? 1, says("hours-driving"))} />
       )}
       <button
         type="button"
         className="btn btn-slate mt-2"
-        onClick={() => void edit([{ op: "replace", path: "/trips/live", value: null }], "back to the planned trip")}
+        onClick={() => void edit([{ op: "replace", path: "/trips/live", value: null }], says("back-planned-trip"))}
       >
-        Back to a planned trip
+        {says("back-planned-trip-2")}
       </button>
     </>
   );

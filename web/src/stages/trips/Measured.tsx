@@ -12,6 +12,7 @@ import { type Column, Ledger } from "../../parts/Ledger";
 import { Bench } from "../../shell/Bench";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/trips";
 import { Lanes } from "./Lanes";
 
 import { ViewSwitch } from "./ViewSwitch";
@@ -19,14 +20,14 @@ import { ViewSwitch } from "./ViewSwitch";
 type Text = Schemas["NamedLog"];
 const MOST_BYTES = 30_000_000;
 const COLUMNS: [string, string][] = [
-  ["time", "time"],
-  ["volts", "bank voltage, V"],
-  ["amps", "bank current, A"],
-  ["soc", "state of charge"],
-  ["solar", "solar power, W"],
-  ["other", "other charging, W"],
-  ["load", "load power, W"],
-  ["cabin", "cabin, °C"],
+  ["time", says("time")],
+  ["volts", says("bank-voltage-v")],
+  ["amps", says("bank-current")],
+  ["soc", says("state-charge")],
+  ["solar", says("solar-power-w")],
+  ["other", says("other-charging-w")],
+  ["load", says("load-power-w")],
+  ["cabin", says("cabin-c")],
 ];
 
 function useMeasured() {
@@ -57,26 +58,26 @@ function BringInLog({ onClose }: { onClose: () => void }) {
   };
   return (
     <FileHead
-      title="Import a log"
-      kinds="a CSV file"
+      title={says("import-log")}
+      kinds={says("csv-file")}
       accept=".csv,.txt,.tsv,text/*"
-      label="Log file"
-      item="a log"
+      label={says("log-file")}
+      item={says("log")}
       mostBytes={MOST_BYTES}
-      hint="Times in standard time of the place; a line each minute or hour."
-      onText={(text, name) => send({ text, name: name.slice(0, 120) || "log", columns: {} })}
+      hint={says("times-standard-time-place")}
+      onText={(text, name) => send({ text, name: name.slice(0, 120) || says("log-2"), columns: {} })}
       onClose={onClose}
       busy={read.isPending}
       problem={read.error?.message ?? keep.error?.message}
       take={{
-        word: found && !found.asks.length ? `Import ${found.lines.toLocaleString("en-GB")} lines` : "Import",
+        word: found && !found.asks.length ? says("import-lines", { lines: found.lines.toLocaleString("en-GB") }) : says("import"),
         ready: found != null && found.asks.length === 0 && !keep.isPending,
         run: () => given && keep.mutate(given),
       }}
     >
       {found && given && (
         <>
-          {found.asks.length > 0 && <p role="status">Still to be told: {found.asks.join("; ")}.</p>}
+          {found.asks.length > 0 && <p role="status">{says("still-told", { asks: found.asks.join("; ") })}</p>}
           <div className="my-2 flex flex-wrap items-center gap-3">
             {COLUMNS.map(([key, word]) => (
               <label key={key} className="flex items-center gap-1">
@@ -94,23 +95,19 @@ function BringInLog({ onClose }: { onClose: () => void }) {
               </label>
             ))}
             <label className="flex items-center gap-1">
-              a positive current
+              {says("positive-current")}
               <select
                 className="field"
                 value={given.positive ?? ""}
                 onChange={(e) => send({ ...given, positive: (e.target.value || null) as Text["positive"] })}
               >
                 <option value="">–</option>
-                <option value="charges">charges the bank</option>
-                <option value="discharges">discharges the bank</option>
+                <option value="charges">{says("charges-bank")}</option>
+                <option value="discharges">{says("discharges-bank")}</option>
               </select>
             </label>
           </div>
-          {found.first && (
-            <p className="my-1">
-              From {found.first.replace("T", " ")} to {found.last?.replace("T", " ")}.
-            </p>
-          )}
+          {found.first && <p className="my-1">{says("from-to", { first: found.first.replace("T", " "), last: found.last?.replace("T", " ") ?? "" })}</p>}
           <ul className="m-0 pl-4">
             {found.notes.map((n) => (
               <li key={n}>{n}</li>
@@ -147,69 +144,58 @@ export function Measured() {
     ? [
         {
           key: "mean",
-          what: "load, on average over the hours that both know",
+          what: says("load-average-over-hours"),
           measured: show(fit.mean_measured_w, "W"),
           run:
             fit.simulated_bias_w == null
               ? "–"
               : `${fit.simulated_bias_w >= 0 ? "+" : "−"}${show(Math.abs(fit.simulated_bias_w), "W")} (${off == null ? "–" : `${(100 * off).toFixed(0)} %`})`,
         },
-        { key: "base", what: "base: what runs whatever the temperature", measured: show(fit.base_w, "W"), run: "" },
+        { key: "base", what: says("base-what-runs-whatever"), measured: show(fit.base_w, "W"), run: "" },
         {
           key: "fridge",
-          what: say("fridge, at 25 °C in the cabin"),
+          what: say(says("fridge-c-cabin")),
           measured: show(fit.fridge_mean_w, "W"),
-          run:
-            fit.duty_frac == null
-              ? ""
-              : fit.duty_frac > 1
-                ? "more than it can draw: something else runs with the warmth"
-                : `${(100 * fit.duty_frac).toFixed(0)} % of the time`,
+          run: fit.duty_frac == null ? "" : fit.duty_frac > 1 ? says("more-than-can-draw") : says("time-2", { duty_frac: 100 * fit.duty_frac }),
         },
-        { key: "rmse", what: "spread round the fit, and of the run round the log", measured: show(fit.rmse_w, "W"), run: show(fit.simulated_rmse_w, "W") },
+        { key: "rmse", what: says("spread-round-fit-run"), measured: show(fit.rmse_w, "W"), run: show(fit.simulated_rmse_w, "W") },
         {
           key: "sun",
-          what: "sun, measured over simulated, on days that never filled the bank",
-          measured: b?.solar_ratio == null ? "no such day" : show(b.solar_ratio, "%", "metric", 2),
+          what: says("sun-measured-over-simulated"),
+          measured: b?.solar_ratio == null ? says("no-such-day") : show(b.solar_ratio, "%", "metric", 2),
           run: "",
         },
       ]
     : [];
   const columns: Column<Row>[] = [
-    { key: "what", label: "what", width: "56%", kind: "computed", show: (r) => <span className="font-sans text-peat">{r.what}</span> },
-    { key: "measured", label: "log and fit", width: "20%", align: "right", kind: "computed", show: (r) => r.measured },
-    { key: "run", label: "the run is off", width: "24%", align: "right", kind: "computed", show: (r) => r.run },
+    { key: "what", label: says("what"), width: "56%", kind: "computed", show: (r) => <span className="font-sans text-peat">{r.what}</span> },
+    { key: "measured", label: says("log-fit"), width: "20%", align: "right", kind: "computed", show: (r) => r.measured },
+    { key: "run", label: says("run-off"), width: "24%", align: "right", kind: "computed", show: (r) => r.run },
   ];
   const name = found.data?.name;
   return (
     <Bench
-      title="Trips"
+      title={says("trips")}
       sentence={
         !name
-          ? "After moving in: bring in the log of the battery monitor, and see how far the run is from the real thing."
+          ? says("after-moving-bring-log")
           : !b
-            ? `${name} is kept. ${found.data?.problem ? `It can’t be laid over a run: ${found.data.problem}.` : ""}`
+            ? says("kept-cant-laid-over", { name, has_problem: Boolean(found.data?.problem), problem: found.data?.problem ? found.data.problem : "" })
             : b.overlap_h === 0
-              ? `${name} runs from ${b.first.slice(0, 10)} to ${b.last.slice(0, 10)}; no hour of it lies in the trip. Set the trip’s first day to the log’s.`
+              ? says("runs-no-hour-lies", { name, first: b.first.slice(0, 10), last: b.last.slice(0, 10) })
               : off == null
-                ? `${name}: ${b.overlap_h} hours lie in the trip.`
-                : `${name}: over ${b.overlap_h} hours the run uses ${Math.abs(100 * off).toFixed(0)} % ${off >= 0 ? "more" : "less"} than was measured.`
+                ? says("hours-lie-trip", { name, overlap_h: b.overlap_h })
+                : says("over-hours-run-uses", { name, overlap_h: b.overlap_h, off: Math.abs(100 * off), off_more: off >= 0 })
       }
       picture={b && trip.data ? <Lanes run={trip.data} dim={trip.isPlaceholderData} measured={b} /> : undefined}
       tools={
         <>
           <ViewSwitch />
           <button type="button" className="btn btn-main" onClick={() => setBringing(true)}>
-            Import a log
+            {says("import-log")}
           </button>
-          <button
-            type="button"
-            className="btn"
-            disabled={devices.isPending}
-            onClick={() => devices.mutate()}
-            title="What the devices of Test, Live, said and what was kept of it"
-          >
-            From the devices
+          <button type="button" className="btn" disabled={devices.isPending} onClick={() => devices.mutate()} title={says("what-devices-test-live")}>
+            {says("devices")}
           </button>
           {devices.error && (
             <span role="alert" className="text-rust">
@@ -218,7 +204,7 @@ export function Measured() {
           )}
           {name && (
             <button type="button" className="btn" disabled={drop.isPending} onClick={() => drop.mutate()}>
-              Forget this log
+              {says("forget-log")}
             </button>
           )}
         </>
@@ -228,45 +214,38 @@ export function Measured() {
           <BringInLog onClose={() => setBringing(false)} />
         ) : (
           <Ledger
-            label="Measured against the run"
+            label={says("measured-against-run")}
             rows={rows}
             columns={columns}
             id={rowId}
-            empty={
-              <p className="m-0 max-w-xl text-[15px]">
-                {b?.no_fit ? `No fit: ${b.no_fit}.` : "A CSV of volts and amps, or of the load’s watts, with times. A week says enough; columns are asked for."}
-              </p>
-            }
+            empty={<p className="m-0 max-w-xl text-[15px]">{b?.no_fit ? says("no-fit", { no_fit: b.no_fit }) : says("csv-volts-amps-loads")}</p>}
           />
         )
       }
       slate={
-        <Slate title="Measured" sub={name ?? "no log yet"}>
+        <Slate title={says("measured")} sub={name ?? says("no-log-yet")}>
           {b?.simulated && (
             <p role="note" className="my-1 border-l-2 border-gorse pl-2">
-              Simulated: stand-ins said it. It is shown, and nothing of it is taken over.
+              {says("simulated-stand-ins-said")}
             </p>
           )}
           {b && <FindingList findings={b.findings} empty="" />}
           {b && b.takes_over.length > 0 && (
             <>
-              <h3 className="mb-1 mt-2 font-display text-[14px]">What the fit would change in Daily use</h3>
+              <h3 className="mb-1 mt-2 font-display text-[14px]">{says("what-fit-would-change")}</h3>
               <ul className="m-0 pl-4">
                 {b.takes_over.map((t) => (
                   <li key={t}>{t}</li>
                 ))}
               </ul>
               {b.patch.length > 0 && (
-                <button type="button" className="btn btn-main my-2" onClick={() => void edit(b.patch as PatchOp[], `took the fit of ${name} over`)}>
-                  Use the fitted values
+                <button type="button" className="btn btn-main my-2" onClick={() => void edit(b.patch as PatchOp[], says("took-fit-over", { name: name ?? "" }))}>
+                  {says("use-fitted-values")}
                 </button>
               )}
             </>
           )}
-          <p className="my-1 text-[12px] text-chalk-dim">
-            Load power is solar and other charging less what goes into the bank. The fridge shows by how the load follows the cabin’s warmth: without a measured
-            cabin the run’s is taken. A short or even log can’t tell them apart, and says so.
-          </p>
+          <p className="my-1 text-[12px] text-chalk-dim">{says("load-power-solar-other")}</p>
         </Slate>
       }
     />

@@ -10,38 +10,39 @@ import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "..
 import { useHand } from "../../shell/hand";
 import { useMoney, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/trips";
 
 export type OwnPart = Schemas["OwnPart"];
 const BASE = "/sizing/own";
 const KINDS: { kind: OwnPart["kind"]; word: string; like: string }[] = [
-  { kind: "battery", word: "battery", like: "lfp-100" },
-  { kind: "panel", word: "panel", like: "panel-175" },
-  { kind: "controller", word: "controller", like: "mppt-100-30" },
-  { kind: "dcdc", word: "DC-DC charger", like: "dcdc-30" },
+  { kind: "battery", word: says("battery"), like: "lfp-100" },
+  { kind: "panel", word: says("panel"), like: "panel-175" },
+  { kind: "controller", word: says("controller"), like: "mppt-100-30" },
+  { kind: "dcdc", word: says("dc-dc-charger"), like: "dcdc-30" },
 ];
 type Field = [key: keyof OwnPart, word: string, dimension: string, unit: string];
 const FIELDS: Record<OwnPart["kind"], Field[]> = {
   battery: [
-    ["unit_voltage_v", "voltage", "voltage", "V"],
-    ["unit_charge_ah", "charge", "charge", "Ah"],
-    ["unit_max_discharge_a", "discharge at most", "current", "A"],
-    ["unit_max_charge_a", "charge at most", "current", "A"],
-    ["heater_power_w", "its heater", "power", "W"],
+    ["unit_voltage_v", says("voltage"), "voltage", "V"],
+    ["unit_charge_ah", says("charge"), "charge", "Ah"],
+    ["unit_max_discharge_a", says("discharge-most"), "current", "A"],
+    ["unit_max_charge_a", says("charge-most"), "current", "A"],
+    ["heater_power_w", says("heater"), "power", "W"],
   ],
   panel: [
-    ["panel_power_w", "power (STC)", "power", "W"],
-    ["vmp_v", "voltage at best power", "voltage", "V"],
-    ["imp_a", "current at best power", "current", "A"],
+    ["panel_power_w", says("power-stc"), "power", "W"],
+    ["vmp_v", says("voltage-best-power"), "voltage", "V"],
+    ["imp_a", says("current-best-power"), "current", "A"],
     ["voc_v", "open-circuit voltage", "voltage", "V"],
     ["isc_a", "short-circuit current", "current", "A"],
-    ["length_mm", "length, mm", "count", ""],
-    ["width_mm", "width, mm", "count", ""],
+    ["length_mm", says("length-mm"), "count", ""],
+    ["width_mm", says("width-mm"), "count", ""],
   ],
   controller: [
-    ["max_voltage_v", "panel voltage at most", "voltage", "V"],
-    ["max_charge_current_a", "charge current at most", "current", "A"],
+    ["max_voltage_v", says("panel-voltage-most"), "voltage", "V"],
+    ["max_charge_current_a", says("charge-current-most"), "current", "A"],
   ],
-  dcdc: [["rating_a", "charge current", "current", "A"]],
+  dcdc: [["rating_a", says("charge-current"), "current", "A"]],
 };
 
 /** The list and the buttons that begin a part. */
@@ -62,12 +63,12 @@ export function OwnParts() {
     const size = k.kind === "panel" ? { length_mm: model.length_mm, width_mm: model.width_mm } : {};
     const flags = k.kind === "battery" ? { cold_charge_cutoff: Boolean(data.cold_charge_cutoff) } : {};
     const { max_input_current_a: __, max_series_fuse_a: ___, ...kept } = data;
-    const value = { id, kind: k.kind, name: `My ${k.word}`, price: model.price, mass_kg: model.mass_kg, ...size, ...kept, ...flags };
-    if (await edit([{ op: "add", path: `${BASE}/-`, value }], `my ${k.word} for the search`)) hand.pick("part", id);
+    const value = { id, kind: k.kind, name: says("my", { word: k.word }), price: model.price, mass_kg: model.mass_kg, ...size, ...kept, ...flags };
+    if (await edit([{ op: "add", path: `${BASE}/-`, value }], says("my-search", { word: k.word }))) hand.pick("part", id);
   };
   return (
     <details open={own.length > 0}>
-      <summary className="cursor-pointer">Parts of your own ({own.length})</summary>
+      <summary className="cursor-pointer">{says("parts-your-own", { own_count: own.length })}</summary>
       <ul className="m-0 list-none p-0">
         {own.map((p) => (
           <li key={p.id}>
@@ -86,10 +87,10 @@ export function OwnParts() {
       </p>
       {own.length > 0 && (
         <FlagProperty
-          label="search these only"
-          note={say("not the catalogue")}
+          label={says("search-these-only")}
+          note={say(says("not-catalogue"))}
           value={design.sizing?.own_only ?? false}
-          onSet={(v) => void edit([{ op: "replace", path: "/sizing/own_only", value: v }], "only my parts")}
+          onSet={(v) => void edit([{ op: "replace", path: "/sizing/own_only", value: v }], says("only-my-parts"))}
         />
       )}
     </details>
@@ -104,30 +105,36 @@ export function OwnPartSlate({ part }: { part: OwnPart }) {
   const set = (fields: Partial<OwnPart>, what: string) => void edit(setFields(BASE, own, part.id, fields), `${part.name}: ${what}`);
   const word = KINDS.find((k) => k.kind === part.kind)?.word ?? part.kind;
   return (
-    <Slate title={part.name} sub={`a ${word} of your own, for the search`}>
+    <Slate title={part.name} sub={says("your-own-search", { word })}>
       <button type="button" className="underline" onClick={() => hand.drop()}>
-        back to the search
+        {says("back-search")}
       </button>
-      <TextProperty label="name" value={part.name} maxLength={120} onSet={(name) => name.trim() && set({ name }, "name")} />
-      <QuantityProperty label={`price, ${currency}`} value={part.price} dimension="count" unit="" onSet={(v) => set({ price: v ?? 0 }, "price")} />
-      <QuantityProperty label="mass" value={part.mass_kg} dimension="mass" unit="kg" onSet={(v) => set({ mass_kg: v ?? 0 }, "mass")} />
+      <TextProperty label={says("name")} value={part.name} maxLength={120} onSet={(name) => name.trim() && set({ name }, says("name"))} />
+      <QuantityProperty
+        label={says("price-2", { currency })}
+        value={part.price}
+        dimension="count"
+        unit=""
+        onSet={(v) => set({ price: v ?? 0 }, says("price"))}
+      />
+      <QuantityProperty label={says("mass")} value={part.mass_kg} dimension="mass" unit="kg" onSet={(v) => set({ mass_kg: v ?? 0 }, says("mass"))} />
       {part.kind === "battery" && (
         <ChoiceProperty
-          label="chemistry"
+          label={says("chemistry")}
           value={part.chemistry ?? "lifepo4"}
           options={CHEMISTRIES}
-          onSet={(v) => set({ chemistry: v as OwnPart["chemistry"] }, "chemistry")}
+          onSet={(v) => set({ chemistry: v as OwnPart["chemistry"] }, says("chemistry"))}
         />
       )}
       {part.kind === "controller" && (
         <ChoiceProperty
-          label="kind"
+          label={says("kind")}
           value={part.controller_type ?? "mppt"}
           options={[
-            { value: "mppt", word: "MPPT" },
-            { value: "pwm", word: "PWM" },
+            { value: "mppt", word: says("mppt") },
+            { value: "pwm", word: says("pwm") },
           ]}
-          onSet={(v) => set({ controller_type: v as OwnPart["controller_type"] }, "kind")}
+          onSet={(v) => set({ controller_type: v as OwnPart["controller_type"] }, says("kind"))}
         />
       )}
       {FIELDS[part.kind].map(([key, label, dimension, unit]) => (
@@ -142,19 +149,19 @@ export function OwnPartSlate({ part }: { part: OwnPart }) {
       ))}
       {part.kind === "battery" && (
         <FlagProperty
-          label="stops charging in the cold by itself"
+          label={says("stops-charging-cold-itself")}
           value={part.cold_charge_cutoff ?? false}
-          onSet={(v) => set({ cold_charge_cutoff: v }, "cut-off in the cold")}
+          onSet={(v) => set({ cold_charge_cutoff: v }, says("cut-off-cold"))}
         />
       )}
       <button
         type="button"
         className="btn btn-slate mt-2"
         onClick={async () => {
-          if (await edit(removeItem(BASE, own, part.id), `removed ${part.name}`)) hand.drop();
+          if (await edit(removeItem(BASE, own, part.id), says("removed", { part: part.name }))) hand.drop();
         }}
       >
-        Remove this part
+        {says("remove-part")}
       </button>
     </Slate>
   );

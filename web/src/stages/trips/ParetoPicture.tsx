@@ -6,6 +6,7 @@ import { show } from "../../data/show";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
 import { useMoney, usePerson } from "../../shell/person";
+import { says } from "../../words/trips";
 
 type Run = Schemas["SizingRun"];
 export type SizedSet = Schemas["SizedSet"];
@@ -37,7 +38,14 @@ export function ParetoPicture({ run, dim }: { run: Run; dim: boolean }) {
     const best = s.key === run.best;
     return (
       <g key={s.key} className="cursor-pointer" onClick={() => hand.pick("set", s.key)}>
-        <title>{`${s.words.join("; ")}: ${money(s.price)}, ${show(s.mass_kg, "kg", units)}, short on ${show(s.short_days_frac, "%")} of the days`}</title>
+        <title>
+          {says("short-days-2", {
+            words: s.words.join("; "),
+            price: money(s.price),
+            mass_kg: show(s.mass_kg, "kg", units),
+            short_days_frac: show(s.short_days_frac, "%"),
+          })}
+        </title>
         <circle
           cx={x(s.price ?? 0)}
           cy={y(s.short_days_frac)}
@@ -59,7 +67,7 @@ export function ParetoPicture({ run, dim }: { run: Run; dim: boolean }) {
             strokeWidth="3"
             paintOrder="stroke"
           >
-            found
+            {says("found-2")}
           </text>
         )}
       </g>
@@ -67,7 +75,7 @@ export function ParetoPicture({ run, dim }: { run: Run; dim: boolean }) {
   };
   return (
     <div ref={box} className={`px-2 pt-1 ${dim ? "opacity-60" : ""}`}>
-      <svg viewBox={`0 0 ${width} ${HEIGHT}`} className="block w-full" role="img" aria-label="Sets of parts by price and by days that run short">
+      <svg viewBox={`0 0 ${width} ${HEIGHT}`} className="block w-full" role="img" aria-label={says("sets-parts-price-days")}>
         {ticks(dear, 5).map((v) => (
           <g key={v}>
             <path d={`M${x(v)} ${TOP}V${HEIGHT - BOTTOM + 12}`} stroke="var(--color-line)" strokeWidth="0.5" />
@@ -85,10 +93,10 @@ export function ParetoPicture({ run, dim }: { run: Run; dim: boolean }) {
           </g>
         ))}
         <text x={4} y={12} fontSize="11" fill="currentColor">
-          days that run short
+          {says("days-run-short")}
         </text>
         <text x={width - RIGHT} y={HEIGHT - 5} fontSize="11" textAnchor="end" fill="currentColor">
-          price of panels, controller, bank and driving charge; larger dots weigh more
+          {says("price-panels-controller-bank")}
         </text>
         {run.cloud.map(([price, mass, share]) =>
           (price ?? 0) <= x.domain()[1]! && (share ?? 0) <= y.domain()[1]! ? (
@@ -97,7 +105,7 @@ export function ParetoPicture({ run, dim }: { run: Run; dim: boolean }) {
         )}
         <path d={`M${LEFT} ${y(run.target_frac)}H${width - RIGHT}`} stroke="var(--color-rust)" strokeDasharray="6 3" />
         <text x={LEFT + 4} y={y(run.target_frac) - 4} fontSize="10.5" fill="var(--color-rust)">
-          at most {show(run.target_frac, "%")} is asked for
+          {says("most-asked", { target_frac: show(run.target_frac, "%") })}
         </text>
         {run.front.filter((s) => !s.shown).map(mark)}
         {run.front.filter((s) => s.shown).map(mark)}
@@ -119,7 +127,7 @@ export function ParetoPicture({ run, dim }: { run: Run; dim: boolean }) {
               strokeWidth="3"
               paintOrder="stroke"
             >
-              as it is
+              {says("as-it-is-2")}
             </text>
           </g>
         )}

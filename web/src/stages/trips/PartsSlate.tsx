@@ -9,6 +9,7 @@ import { ChoiceProperty, FlagProperty, QuantityProperty } from "../../parts/Prop
 import { useHand } from "../../shell/hand";
 import { useMoney, usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/trips";
 import { Adopt } from "./Adopt";
 import { OwnPartSlate, OwnParts } from "./OwnParts";
 import type { SizedSet } from "./ParetoPicture";
@@ -17,13 +18,13 @@ import { GOALS } from "./words";
 
 type Sizing = Schemas["Sizing"];
 const REASON: Record<string, string> = {
-  roof: "no room on the roof",
-  payload: "too heavy",
-  budget: "too dear",
-  controller: "no controller takes the string",
-  current: "bank too weak for the largest current",
-  cold: "cells would freeze while charging",
-  alternator: "alternator or bank too small for the charger",
+  roof: says("no-room-roof"),
+  payload: says("too-heavy"),
+  budget: says("too-dear"),
+  controller: says("no-controller-takes-string"),
+  current: says("bank-too-weak-largest"),
+  cold: says("cells-would-freeze-while"),
+  alternator: says("alternator-bank-too-small"),
 };
 
 function SetSlate({ set, now }: { set: SizedSet; now: SizedSet | null }) {
@@ -33,31 +34,31 @@ function SetSlate({ set, now }: { set: SizedSet; now: SizedSet | null }) {
   const { turnTo } = useView();
   const name = set.words[0] ?? "set";
   return (
-    <Slate title={set.key === "now" ? "As it is" : "A set of parts"} sub={set.words.join("; ")}>
+    <Slate title={set.key === "now" ? says("as-it-is-3") : says("set-parts")} sub={set.words.join("; ")}>
       <button type="button" className="underline" onClick={() => hand.drop()}>
-        back to the search
+        {says("back-search")}
       </button>
       <dl className="m-0 mt-1 grid grid-cols-[1fr_auto] gap-x-2 [&_dd]:num [&_dd]:m-0 [&_dd]:text-right [&_dt]:border-b [&_dt]:border-slate-2 [&_dd]:border-b [&_dd]:border-slate-2">
-        <dt>price</dt>
-        <dd>{set.price == null ? "a part without a price" : money(set.price)}</dd>
-        <dt>mass</dt>
+        <dt>{says("price")}</dt>
+        <dd>{set.price == null ? says("part-without-price") : money(set.price)}</dd>
+        <dt>{says("mass")}</dt>
         <dd>{show(set.mass_kg, "kg", units)}</dd>
-        <dt>panels</dt>
+        <dt>{says("panels")}</dt>
         <dd>{show(set.array_w, "W")}</dd>
-        <dt>bank, on its label</dt>
+        <dt>{says("bank-label")}</dt>
         <dd>{show(set.bank_wh / 1000, "kWh")}</dd>
-        <dt>days short</dt>
+        <dt>{says("days-short")}</dt>
         <dd>
           {show(set.short_days_frac, "%", units, 2)}
           {set.error_frac != null && ` ± ${(100 * set.error_frac).toFixed(1)}`}
         </dd>
-        <dt>missing, a day</dt>
+        <dt>{says("missing-day")}</dt>
         <dd>{show(set.missing_wh_day, "Wh", units, 2)}</dd>
-        <dt>least charge, 1 trip in 10</dt>
+        <dt>{says("least-charge-trip")}</dt>
         <dd>{show(set.least_soc_p10, "%", units, 2)}</dd>
         {now && set.key !== "now" && now.price != null && set.price != null && (
           <>
-            <dt>against what is there now</dt>
+            <dt>{says("against-what-there-now")}</dt>
             <dd>
               {`${set.price >= now.price ? "+" : "−"}${money(Math.abs(set.price - now.price))}, ${set.mass_kg >= now.mass_kg ? "+" : "−"}${show(Math.abs(set.mass_kg - now.mass_kg), "kg", units, 2)}`}
             </dd>
@@ -90,64 +91,64 @@ export function PartsSlate({ run }: { run: Schemas["SizingRun"] | undefined }) {
   };
   const allowed = report.assumptions.find((a) => a.path === "/vehicle/payload_kg")?.value ?? design.vehicle?.payload_kg;
   return (
-    <Slate title="Search" sub="what it may use">
+    <Slate title={says("search")} sub={says("what-may-use")}>
       {run && <FindingList findings={run.findings} empty="" />}
-      <ChoiceProperty label="best is" value={s.goal ?? "cost"} options={GOALS} onSet={(v) => set("goal", v, "best is")} />
+      <ChoiceProperty label={says("best")} value={s.goal ?? "cost"} options={GOALS} onSet={(v) => set("goal", v, says("best"))} />
       <QuantityProperty
-        label="days without enough power: limit"
+        label={says("days-without-enough-power")}
         value={design.trips?.short_days_frac}
         dimension="fraction"
         unit=""
-        onSet={(v) => void edit([{ op: "replace", path: "/trips/short_days_frac", value: v ?? 0.02 }], "days short at most")}
+        onSet={(v) => void edit([{ op: "replace", path: "/trips/short_days_frac", value: v ?? 0.02 }], says("days-short-most"))}
       />
       <QuantityProperty
-        label={`budget, ${currency}`}
+        label={says("budget", { currency })}
         value={s.budget}
         dimension="count"
         unit=""
         clearable
-        placeholder="no limit"
-        onSet={(v) => set("budget", v, "budget")}
+        placeholder={says("no-limit")}
+        onSet={(v) => set("budget", v, says("budget-2"))}
       />
       <QuantityProperty
-        label="mass, at most"
+        label={says("mass-most")}
         value={s.mass_most_kg}
         dimension="mass"
         unit="kg"
         clearable
-        placeholder={`payload, ${show(Number(allowed ?? 0), "kg", units)}`}
-        onSet={(v) => set("mass_most_kg", v, "mass at most")}
+        placeholder={says("payload", { allowed: show(Number(allowed ?? 0), "kg", units) })}
+        onSet={(v) => set("mass_most_kg", v, says("mass-most-2"))}
       />
       <QuantityProperty
-        label="roof for panels"
+        label={says("roof-panels")}
         value={s.roof_m2}
         dimension="surface"
         unit="m²"
         clearable
-        placeholder="60 % of the inside"
-        onSet={(v) => set("roof_m2", v, "roof for panels")}
+        placeholder={says("inside")}
+        onSet={(v) => set("roof_m2", v, says("roof-panels"))}
       />
       <QuantityProperty
-        label="panels, at most"
+        label={says("panels-most")}
         value={s.panels_most}
         dimension="count"
         unit=""
-        onSet={(v) => set("panels_most", Math.round(v ?? 8), "panels at most")}
+        onSet={(v) => set("panels_most", Math.round(v ?? 8), says("panels-most-2"))}
       />
       <ChoiceProperty
-        label="system voltage"
+        label={says("system-voltage")}
         value={(s.voltages ?? []).join(",") as ""}
         options={[
-          { value: "", word: "as it is" },
+          { value: "", word: says("as-it-is-2") },
           { value: "12", word: "12 V" },
           { value: "24", word: "24 V" },
-          { value: "12,24", word: "12 or 24 V" },
-          { value: "12,24,48", word: "12, 24 or 48 V" },
+          { value: "12,24", word: says("v") },
+          { value: "12,24,48", word: says("v-2") },
         ]}
-        onSet={(v) => set("voltages", v ? v.split(",").map(Number) : [], "system voltage of the search")}
+        onSet={(v) => set("voltages", v ? v.split(",").map(Number) : [], says("system-voltage-search"))}
       />
       <details>
-        <summary className="cursor-pointer">Batteries of {s.chemistries?.length ? "some kinds" : "all kinds"}</summary>
+        <summary className="cursor-pointer">{says("batteries-some-kinds-all", { has_chemistries: Boolean(s.chemistries?.length) })}</summary>
         {CHEMISTRIES.map((c) => (
           <FlagProperty
             key={c.value}
@@ -162,40 +163,39 @@ export function PartsSlate({ run }: { run: Schemas["SizingRun"] | undefined }) {
                   c.value,
                   on,
                 ),
-                "kinds of batteries",
+                says("kinds-batteries"),
               )
             }
           />
         ))}
       </details>
       <details>
-        <summary className="cursor-pointer">Parts of {s.makers?.length ? "some makers" : "all makers"}</summary>
+        <summary className="cursor-pointer">{says("parts-some-makers-all", { has_makers: Boolean(s.makers?.length) })}</summary>
         {makers.map((m) => (
           <FlagProperty
             key={m}
             label={m}
             value={!s.makers?.length || s.makers.includes(m)}
-            onSet={(on) => set("makers", toggled(s.makers, makers, m, on), "makers")}
+            onSet={(on) => set("makers", toggled(s.makers, makers, m, on), says("makers"))}
           />
         ))}
       </details>
       <OwnParts />
       {run && (
         <>
-          <h3 className="mb-1 mt-3 font-display text-[14px]">What limits it</h3>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">{says("what-limits")}</h3>
           <p className="my-1">{run.binding}</p>
           <ul className="m-0 pl-4 text-[12px] text-chalk-dim">
             {Object.entries(run.dropped).map(([reason, count]) => (
-              <li key={reason}>
-                {count.toLocaleString("en-GB")} left out: {REASON[reason] ?? reason}
-              </li>
+              <li key={reason}>{says("left-out", { count: count.toLocaleString("en-GB"), reason: REASON[reason] ?? reason })}</li>
             ))}
           </ul>
           <p className="my-1 text-[12px] text-chalk-dim">
-            {say(
-              "Inverter, hook-up charger and panels with a controller of their own stay as they are. Prices are the catalogue’s, without cables, fuses and fixings.",
-            )}{" "}
-            {run.simulated_count.toLocaleString("en-GB")} runs of {run.day_count} days.
+            {says("runs-days", {
+              inverter_hook_up: say(says("inverter-hook-up-charger")),
+              simulated_count: run.simulated_count.toLocaleString("en-GB"),
+              day_count: run.day_count,
+            })}
           </p>
         </>
       )}

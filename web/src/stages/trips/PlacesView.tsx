@@ -11,6 +11,7 @@ import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/trips";
 import { BringInWeather } from "./BringInWeather";
 import { type OwnPlace, useOwnPlaces } from "./places";
 import { ViewSwitch } from "./ViewSwitch";
@@ -27,15 +28,15 @@ function Year({ p }: { p: OwnPlace }) {
   const air = scaleLinear([Math.min(0, ...w.tmin_c), Math.max(20, ...w.tmax_c)], [230, 144]);
   return (
     <div ref={box} className="px-2 pt-1">
-      <svg viewBox={`0 0 ${width} 252`} className="block w-full" role="img" aria-label={`Sun and air of ${p.name} by month`}>
+      <svg viewBox={`0 0 ${width} 252`} className="block w-full" role="img" aria-label={says("sun-air-month", { name: p.name })}>
         <text x="4" y="24" fontSize="11.5" fontWeight="600" fill="currentColor">
-          sun
+          {says("sun")}
         </text>
         <text x="4" y="38" fontSize="9.5" fill="var(--color-dim)">
           kWh/m² d
         </text>
         <text x="4" y="156" fontSize="11.5" fontWeight="600" fill="currentColor">
-          air °C
+          {says("air-c")}
         </text>
         {MONTHS.map((m, i) => {
           const x = 62 + i * step;
@@ -75,39 +76,60 @@ export function PlacesView() {
   const rowId = useCallback((p: OwnPlace) => p.id, []);
   const held = hand.kind === "place" ? items.find((p) => p.id === hand.id) : undefined;
   const create = useCallback(async () => {
-    const id = await add({ name: `Place ${items.length + 1}`, lat_deg: 57, lon_deg: -4, elevation_m: null, utc_offset_h: null, weather: null });
+    const id = await add({
+      name: says("place-2", { items_count: items.length + 1 }),
+      lat_deg: 57,
+      lon_deg: -4,
+      elevation_m: null,
+      utc_offset_h: null,
+      weather: null,
+    });
     if (id) hand.pick("place", id);
   }, [add, items.length, hand.pick]);
   useCall("bothy:new", create);
   const columns: Column<OwnPlace>[] = [
-    { key: "name", label: "place", width: "30%", kind: "text", show: (p) => p.name, value: (p) => p.name, set: (p, name) => void set(p, { name }, "name") },
-    { key: "at", label: "where", width: "22%", kind: "computed", show: (p) => `${p.lat_deg.toFixed(2)}, ${p.lon_deg.toFixed(2)}` },
+    {
+      key: "name",
+      label: says("place"),
+      width: "30%",
+      kind: "text",
+      show: (p) => p.name,
+      value: (p) => p.name,
+      set: (p, name) => void set(p, { name }, says("name")),
+    },
+    { key: "at", label: says("where"), width: "22%", kind: "computed", show: (p) => `${p.lat_deg.toFixed(2)}, ${p.lon_deg.toFixed(2)}` },
     {
       key: "weather",
-      label: "weather",
+      label: says("weather"),
       width: "34%",
       kind: "computed",
-      show: (p) => <span className="font-sans text-peat">{p.weather?.source ?? "of the nearest place of the table"}</span>,
+      show: (p) => <span className="font-sans text-peat">{p.weather?.source ?? says("nearest-place-table")}</span>,
     },
-    { key: "used", label: "in the trip", width: "14%", kind: "computed", show: (p) => (used.has(p.id) ? "yes" : <span className="text-dim">no</span>) },
+    {
+      key: "used",
+      label: says("trip"),
+      width: "14%",
+      kind: "computed",
+      show: (p) => (used.has(p.id) ? says("yes") : <span className="text-dim">{says("no")}</span>),
+    },
   ];
   return (
     <Bench
-      title="Trips"
+      title={says("trips")}
       sentence={
         items.length
-          ? `${items.length} ${items.length === 1 ? "place" : "places"} of your own${design.trips?.legs?.length ? ", beside those of the climate table" : ""}. Their weather is a file’s, or that of the nearest place of the table, cooler with height.`
-          : "Places of your own: where no town of the climate table is near, or where you have a weather file of a year."
+          ? says("place-places-your-own", { items_count: items.length, has_legs: Boolean(design.trips?.legs?.length) })
+          : says("places-your-own-where")
       }
       picture={held?.weather ? <Year p={held} /> : undefined}
       tools={
         <>
           <ViewSwitch />
           <button type="button" className="btn btn-main" onClick={() => void create()}>
-            Add a place (n)
+            {says("add-place-n")}
           </button>
           <button type="button" className="btn" onClick={() => setBringing(true)}>
-            Import a weather file
+            {says("import-weather-file")}
           </button>
         </>
       }
@@ -122,7 +144,7 @@ export function PlacesView() {
           />
         ) : (
           <Ledger
-            label="Places"
+            label={says("places")}
             rows={items}
             columns={columns}
             id={rowId}
@@ -130,69 +152,66 @@ export function PlacesView() {
             onSelect={(p) => hand.pick("place", p.id)}
             onAdd={() => void create()}
             onRemove={(p) => void remove(p)}
-            empty={
-              <p className="m-0 max-w-xl text-[15px]">
-                None yet. The climate table has 92 towns; add a place by its latitude and longitude, or bring in a weather file.
-              </p>
-            }
+            empty={<p className="m-0 max-w-xl text-[15px]">{says("none-yet-climate-table")}</p>}
           />
         )
       }
       slate={
         held ? (
-          <Slate title={held.name} sub={held.weather?.source ?? "weather of the nearest place of the table"}>
-            <TextProperty label="name" value={held.name} maxLength={120} onSet={(name) => name.trim() && void set(held, { name }, "name")} />
+          <Slate title={held.name} sub={held.weather?.source ?? says("weather-nearest-place-table")}>
+            <TextProperty label={says("name")} value={held.name} maxLength={120} onSet={(name) => name.trim() && void set(held, { name }, says("name"))} />
             <QuantityProperty
-              label="latitude, °N"
+              label={says("latitude-n-2")}
               value={held.lat_deg}
               dimension="count"
               unit=""
-              onSet={(v) => v != null && void set(held, { lat_deg: v }, "latitude")}
+              onSet={(v) => v != null && void set(held, { lat_deg: v }, says("latitude"))}
             />
             <QuantityProperty
-              label="longitude, °E"
+              label={says("longitude-e-2")}
               value={held.lon_deg}
               dimension="count"
               unit=""
-              onSet={(v) => v != null && void set(held, { lon_deg: v }, "longitude")}
+              onSet={(v) => v != null && void set(held, { lon_deg: v }, says("longitude"))}
             />
             <QuantityProperty
-              label="height above the sea"
+              label={says("height-above-sea")}
               value={held.elevation_m}
               dimension="length"
               unit="m"
               clearable
-              placeholder="as its neighbour"
-              onSet={(v) => void set(held, { elevation_m: v }, "height")}
+              placeholder={says("neighbour")}
+              onSet={(v) => void set(held, { elevation_m: v }, says("height"))}
             />
             <QuantityProperty
-              label="standard time, h from UTC"
+              label={says("standard-time-h-utc")}
               value={held.utc_offset_h}
               dimension="count"
               unit=""
               clearable
-              placeholder="as its neighbour"
-              onSet={(v) => void set(held, { utc_offset_h: v }, "standard time")}
+              placeholder={says("neighbour")}
+              onSet={(v) => void set(held, { utc_offset_h: v }, says("standard-time"))}
             />
             {held.weather && (
               <p className="my-2 text-[12px] text-chalk-dim">
                 {say(
-                  `A day is ${held.weather.kt_autocorr.toFixed(2)} like the one before in clearness and ${held.weather.temp_autocorr.toFixed(2)} in warmth; daily means spread ${held.weather.spread_k.toFixed(1)} K round the average. From ${held.weather.day_count} days. A typical year has no bad year in it: the weather of the simulated trips has.`,
+                  says("day-like-one-before", {
+                    kt_autocorr: held.weather.kt_autocorr,
+                    temp_autocorr: held.weather.temp_autocorr,
+                    spread_k: held.weather.spread_k,
+                    day_count: held.weather.day_count,
+                  }),
                 )}
               </p>
             )}
             <button type="button" className="btn btn-slate mt-2" disabled={used.has(held.id)} onClick={() => void remove(held)}>
-              {used.has(held.id) ? "In the trip: take its legs out first" : "Remove this place"}
+              {used.has(held.id) ? says("trip-take-legs-out") : says("remove-place")}
             </button>
           </Slate>
         ) : (
-          <Slate title="Places" sub="sun and air of the trip">
-            <p className="my-1">Pick a place to change it. A leg of the trip names it like a town of the table.</p>
-            <p className="my-1 text-[12px] text-chalk-dim">
-              {say(
-                "A weather file replaces twelve monthly means and how long good and bad spells last; the weather of the simulated trips is then drawn from it. Files are checked for gaps, for more sun than a clear sky gives, and for a sun that stands at another hour.",
-              )}
-            </p>
+          <Slate title={says("places")} sub={says("sun-air-trip")}>
+            <p className="my-1">{says("pick-place-change-leg")}</p>
+            <p className="my-1 text-[12px] text-chalk-dim">{say(says("weather-file-replaces-twelve"))}</p>
           </Slate>
         )
       }

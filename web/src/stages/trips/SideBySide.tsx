@@ -12,6 +12,7 @@ import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
 import { useMoney, usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/trips";
 import { Adopt } from "./Adopt";
 import { moment } from "./run";
 import { ViewSwitch } from "./ViewSwitch";
@@ -22,8 +23,8 @@ const ROW = 34;
 /** The change of short days against the first row, in points, or that it can't be told apart. */
 export function changeWords(b: Pick<Beside, "change_frac" | "differs_known">): string {
   if (b.change_frac == null) return "";
-  if (!b.differs_known) return "no difference";
-  return `${b.change_frac > 0 ? "+" : "−"}${Math.abs(100 * b.change_frac).toFixed(1)} points`;
+  if (!b.differs_known) return says("no-difference");
+  return says("points", { value: b.change_frac > 0 ? "+" : "−", change_frac: Math.abs(100 * b.change_frac) });
 }
 
 function useBeside() {
@@ -47,18 +48,18 @@ function Strips({ rows }: { rows: Beside[] }) {
   const wide = (width - left - 20) / 3;
   const lanes: { word: string; of: (b: Beside) => number | null | undefined; unit: string; most: number; fill: string }[] = [
     {
-      word: "days short",
+      word: says("days-short"),
       of: (b) => b.short_days_frac,
       unit: "%",
       most: Math.max(0.01, ...rows.map((b) => b.short_days_frac ?? 0)),
       fill: "var(--color-rust)",
     },
-    { word: "price", of: (b) => b.price, unit: currency, most: Math.max(1, ...rows.map((b) => b.price ?? 0)), fill: "var(--color-loch)" },
-    { word: "mass", of: (b) => b.mass_kg, unit: "kg", most: Math.max(1, ...rows.map((b) => b.mass_kg)), fill: "var(--color-heather)" },
+    { word: says("price"), of: (b) => b.price, unit: currency, most: Math.max(1, ...rows.map((b) => b.price ?? 0)), fill: "var(--color-loch)" },
+    { word: says("mass"), of: (b) => b.mass_kg, unit: "kg", most: Math.max(1, ...rows.map((b) => b.mass_kg)), fill: "var(--color-heather)" },
   ];
   return (
     <div ref={box} className="px-2 pt-1">
-      <svg viewBox={`0 0 ${width} ${26 + rows.length * ROW}`} className="block w-full" role="img" aria-label="Days short, price and mass of each supply">
+      <svg viewBox={`0 0 ${width} ${26 + rows.length * ROW}`} className="block w-full" role="img" aria-label={says("days-short-price-mass")}>
         {lanes.map((l, i) => (
           <text key={l.word} x={left + i * wide} y={14} fontSize="11.5" fontWeight="600" fill="currentColor">
             {l.word}
@@ -78,7 +79,7 @@ function Strips({ rows }: { rows: Beside[] }) {
                   <path d={`M0 4v${ROW - 10}`} stroke="var(--color-line)" />
                   <rect x="0" y="9" width={long} height={ROW - 20} fill={l.fill} opacity="0.75" />
                   <text x={long + 5} y="20" fontSize="11.5" className="num" fill="currentColor">
-                    {v == null ? "unknown" : l.unit === currency ? money(v) : show(v, l.unit, units, 3)}
+                    {v == null ? says("unknown") : l.unit === currency ? money(v) : show(v, l.unit, units, 3)}
                   </text>
                 </g>
               );
@@ -97,16 +98,14 @@ function BesideSlate({ b, held, first }: { b: Beside | undefined; held: string[]
   const hand = useHand();
   if (!b)
     return (
-      <Slate title="Side by side" sub="what is held equal">
+      <Slate title={says("side-side")} sub={says("what-held-equal")}>
         <ul className="m-0 pl-4">
           {held.map((h) => (
             <li key={h}>{h}</li>
           ))}
         </ul>
-        <p className="my-2">Pick a row: what it is, what it risks, and the button that makes it a variant.</p>
-        <p className="my-1 text-[12px] text-chalk-dim">
-          {say("A difference counts only when it is more than twice its error; luck cancels out because all have the same weather.")}
-        </p>
+        <p className="my-2">{says("pick-row-what-what")}</p>
+        <p className="my-1 text-[12px] text-chalk-dim">{say(says("difference-counts-only-when"))}</p>
       </Slate>
     );
   const fact = (word: string, value: string) => (
@@ -118,28 +117,22 @@ function BesideSlate({ b, held, first }: { b: Beside | undefined; held: string[]
   return (
     <Slate title={b.name} sub={b.words.join("; ")}>
       {b.risk && <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">{b.risk}</p>}
-      {b.problem && <p role="alert">It can’t be run: {b.problem}</p>}
+      {b.problem && <p role="alert">{says("cant-run", { problem: b.problem })}</p>}
       <dl className="m-0 grid grid-cols-[1fr_auto] gap-x-2 [&_dd]:num [&_dd]:m-0 [&_dd]:text-right [&_dt]:border-b [&_dt]:border-slate-2 [&_dd]:border-b [&_dd]:border-slate-2">
-        {fact("price", b.price == null ? "a part without a price" : money(b.price))}
-        {fact("mass", show(b.mass_kg, "kg", units))}
-        {fact("days short", `${show(b.short_days_frac, "%", units, 2)}${b.error_frac ? ` ± ${(100 * b.error_frac).toFixed(1)}` : ""}`)}
-        {b.change_frac != null && fact("against this variant", changeWords(b))}
-        {fact("first short, half of the trips", first ?? "never")}
-        {fact("missing, a day", show(b.missing_wh_day, "Wh", units, 2))}
-        {fact("sun left unused, a day", show(b.curtailed_wh_day, "Wh", units, 2))}
-        {fact("of the sun", show(b.solar_frac, "%", units, 2))}
-        {fact("least charge, 1 trip in 10", show(b.least_soc_p10, "%", units, 2))}
-        {b.generator_h != null && fact("generator, the trip", show(b.generator_h, "h", units, 2))}
-        {fact("full cycles, a year", show(b.cycles_year, "", units, 2))}
-        {fact("dangers and problems in Power", `${b.dangers} and ${b.faults}`)}
+        {fact(says("price"), b.price == null ? says("part-without-price") : money(b.price))}
+        {fact(says("mass"), show(b.mass_kg, "kg", units))}
+        {fact(says("days-short"), `${show(b.short_days_frac, "%", units, 2)}${b.error_frac ? ` ± ${(100 * b.error_frac).toFixed(1)}` : ""}`)}
+        {b.change_frac != null && fact(says("against-variant"), changeWords(b))}
+        {fact(says("first-short-half-trips-2"), first ?? "never")}
+        {fact(says("missing-day"), show(b.missing_wh_day, "Wh", units, 2))}
+        {fact(says("sun-left-unused-day"), show(b.curtailed_wh_day, "Wh", units, 2))}
+        {fact(says("sun-2"), show(b.solar_frac, "%", units, 2))}
+        {fact(says("least-charge-trip"), show(b.least_soc_p10, "%", units, 2))}
+        {b.generator_h != null && fact(says("generator-trip"), show(b.generator_h, "h", units, 2))}
+        {fact(says("full-cycles-year"), show(b.cycles_year, "", units, 2))}
+        {fact(says("dangers-problems-power"), `${b.dangers} and ${b.faults}`)}
       </dl>
-      {b.generator_h != null && b.generator_h > 0 && (
-        <p className="my-1 text-[11.5px] text-chalk-dim">
-          {say(
-            "A generator runs outdoors, its exhaust away from every opening, never beside a sleeping place, with a working carbon monoxide alarm; no back-feed into a hook-up.",
-          )}
-        </p>
-      )}
+      {b.generator_h != null && b.generator_h > 0 && <p className="my-1 text-[11.5px] text-chalk-dim">{say(says("generator-runs-outdoors-exhaust"))}</p>}
       {b.patch.length > 0 && <Adopt ops={b.patch as never} name={b.name} onHere={() => hand.drop()} />}
     </Slate>
   );
@@ -162,46 +155,46 @@ export function SideBySide() {
   const columns: Column<Beside>[] = [
     {
       key: "name",
-      label: "supply",
+      label: says("supply"),
       width: "22%",
       kind: "computed",
       show: (b) => <span className={`font-sans text-peat ${b.kind === "this" ? "font-semibold" : ""}`}>{b.name}</span>,
     },
-    { key: "words", label: "what it is", width: "30%", kind: "computed", show: (b) => <span className="font-sans text-peat">{b.words.join("; ")}</span> },
+    { key: "words", label: says("what-2"), width: "30%", kind: "computed", show: (b) => <span className="font-sans text-peat">{b.words.join("; ")}</span> },
     {
       key: "short",
-      label: "days short",
+      label: says("days-short"),
       width: "10%",
       align: "right",
       kind: "computed",
       show: (b) => (b.problem ? "–" : show(b.short_days_frac, "%", "metric", 2)),
     },
-    { key: "change", label: "against this", width: "14%", align: "right", kind: "computed", show: changeWords },
-    { key: "price", label: "price", width: "8%", align: "right", kind: "computed", show: (b) => money(b.price) },
-    { key: "mass", label: "mass", width: "8%", align: "right", kind: "computed", show: (b) => show(b.mass_kg, "kg", units) },
-    { key: "risk", label: "dangers, problems", width: "8%", align: "right", kind: "computed", show: (b) => `${b.dangers}, ${b.faults}` },
+    { key: "change", label: says("against"), width: "14%", align: "right", kind: "computed", show: changeWords },
+    { key: "price", label: says("price"), width: "8%", align: "right", kind: "computed", show: (b) => money(b.price) },
+    { key: "mass", label: says("mass"), width: "8%", align: "right", kind: "computed", show: (b) => show(b.mass_kg, "kg", units) },
+    { key: "risk", label: says("dangers-problems"), width: "8%", align: "right", kind: "computed", show: (b) => `${b.dangers}, ${b.faults}` },
   ];
   const ready = rows.length > 0;
   return (
     <Bench
-      title="Trips"
+      title={says("trips")}
       sentence={
         ready && best && !surer
-          ? `Of ${rows.length} ways to supply this trip, none runs short less often than this variant, as far as can be told: ${show(rows[0]?.short_days_frac, "%", "metric", 2)} of the days.`
+          ? says("ways-supply-trip-none", { rows_count: rows.length, short_days_frac: show(rows[0]?.short_days_frac, "%", "metric", 2) })
           : ready && best
-            ? `Of ${rows.length} ways to supply this trip, “${best.name}” runs short least often: on ${show(best.short_days_frac, "%", "metric", 2)} of the days.`
+            ? says("ways-supply-trip-runs", { rows_count: rows.length, best: best.name, short_days_frac: show(best.short_days_frac, "%", "metric", 2) })
             : design.power?.bank == null
-              ? "Schools side by side: lead or lithium, PWM or MPPT, relay or DC-DC. First a bank is needed: choose one in Power (key 3)."
-              : say(
-                  "Schools side by side: lead or lithium, PWM or MPPT, relay or DC-DC, a portable station, on the same days and in the same weather. First the trip needs a place.",
-                )
+              ? says("schools-side-side-lead")
+              : say(says("schools-side-side-lead-lithium"))
       }
       picture={ready ? <Strips rows={rows} /> : undefined}
       tools={
         <>
           <ViewSwitch />
-          {found.isFetching && <span role="status">Running them…</span>}
-          <span className="text-dim">{found.data && say(`${found.data.day_count} days, ${found.data.draw_count} simulated trips each`)}</span>
+          {found.isFetching && <span role="status">{says("running-them")}</span>}
+          <span className="text-dim">
+            {found.data && say(says("days-simulated-trips-each", { day_count: found.data.day_count, draw_count: found.data.draw_count }))}
+          </span>
         </>
       }
       ledger={
@@ -212,13 +205,13 @@ export function SideBySide() {
             </p>
           )}
           <Ledger
-            label="Supplies side by side"
+            label={says("supplies-side-side")}
             rows={rows}
             columns={columns}
             id={useCallback((b: Beside) => b.key, [])}
             selected={hand.kind === "beside" ? hand.id : undefined}
             onSelect={(b) => hand.pick("beside", b.key)}
-            empty={<p className="m-0 max-w-xl text-[15px]">Nothing to compare yet: the trip needs a first day, a place and a bank.</p>}
+            empty={<p className="m-0 max-w-xl text-[15px]">{says("nothing-compare-yet-trip")}</p>}
           />
         </>
       }

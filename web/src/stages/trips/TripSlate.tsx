@@ -8,6 +8,7 @@ import { FlagProperty, QuantityProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
 import { useMoney, usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/trips";
 import { useLegEdits } from "./edit";
 import { LegSlate } from "./LegSlate";
 import { LiveProperties } from "./Live";
@@ -24,17 +25,27 @@ function ThoroughRun() {
   const run = state?.run;
   const stale = state?.revision != null && state.revision !== revision;
   return (
-    <section aria-label="Thorough run">
-      <h3 className="mb-1 mt-3 font-display text-[14px]">{say("More simulated trips")}</h3>
-      <JobButton job={job} word={say(`Simulate ${design.trips?.draw_count ?? 50} trips`)} what="run" start={start} cancel={cancel} slate />
+    <section aria-label={says("thorough-run")}>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{say(says("more-simulated-trips"))}</h3>
+      <JobButton
+        job={job}
+        word={say(says("simulate-trips", { draw_count: design.trips?.draw_count ?? 50 }))}
+        what={says("run")}
+        start={start}
+        cancel={cancel}
+        slate
+      />
       {run && (
         <p className={`my-1 ${stale ? "text-chalk-dim" : ""}`}>
-          {stale && <strong className="text-[#f0c445]">Of revision {state.revision}, before later changes. </strong>}
-          {run.draw_count}
-          {say(" simulated trips: short on ")}
-          {percent(run.short_days_frac, 1)}
-          {run.error_frac != null && ` ± ${percent(run.error_frac, 1)}`} of the days; least charge {percent(run.least_soc_p10)} in 1 of 10,{" "}
-          {percent(run.least_soc_p50)} in half.
+          {stale && <strong className="text-[#f0c445]">{says("revision-before-later-changes", { revision: state.revision ?? "" })} </strong>}
+          {says("days-least-charge-half", {
+            draw_count: run.draw_count,
+            simulated_trips_short: say(says("simulated-trips-short")),
+            short_days_frac: percent(run.short_days_frac, 1),
+            error_frac: (run.error_frac != null && ` ± ${percent(run.error_frac, 1)}`) || "",
+            least_soc_p10: percent(run.least_soc_p10),
+            least_soc_p50: percent(run.least_soc_p50),
+          })}
         </p>
       )}
     </section>
@@ -46,12 +57,13 @@ function YearsSummary({ run }: { run: TripRun }) {
   const years = [...(run.years ?? [])].sort((a, b) => b.short_days - a.short_days || a.least_soc - b.least_soc);
   if (!years.length) return null;
   return (
-    <section aria-label="Year by year">
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Year by year, the worst first</h3>
+    <section aria-label={says("year-year")}>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("year-year-worst-first")}</h3>
       <ul className="m-0 list-none p-0 text-[12px]">
         {years.map((y) => (
           <li key={y.year} className="border-b border-slate-2 py-0.5">
-            <span className="num">{y.year}</span>: {y.short_days ? `short on ${y.short_days} of ${run.day_count} days` : "nothing short"}, least charge{" "}
+            <span className="num">{y.year}</span>
+            {says("short-days-nothing-short", { has_short_days: Boolean(y.short_days), short_days: y.short_days, day_count: run.day_count })}{" "}
             <span className="num">{percent(y.least_soc)}</span>
           </li>
         ))}
@@ -68,17 +80,21 @@ function GeneratorSummary({ run }: { run: TripRun }) {
   if (!g) return null;
   const fuel = show(g.burnt, g.unit, units);
   return (
-    <section aria-label="Generator on the way">
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Generator on the way</h3>
+    <section aria-label={says("generator-way")}>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("generator-way")}</h3>
       <p className="m-0">
-        It runs <span className="num">{show(g.run_h, "h")}</span> of <span className="num">{show(g.planned_h, "h")}</span> and makes{" "}
-        <span className="num">{g.made_kwh.toFixed(1)} kWh</span> from about <span className="num">{fuel}</span> of {g.fuel}
-        {g.first_d != null
-          ? say(`; in half of the simulated trips the fuel is out on ${moment(run, g.first_d)}`)
-          : g.short_frac > 0
-            ? say(`; in ${percent(g.short_frac)} of the simulated trips it runs dry`)
-            : ""}
-        .{g.store == null && g.short_frac === 0 && " Its fuel is not limited until you enter its fuel can in Power."}
+        {says("runs")} <span className="num">{show(g.run_h, "h")}</span> {says("of")} <span className="num">{show(g.planned_h, "h")}</span> {says("makes")}{" "}
+        <span className="num">{g.made_kwh.toFixed(1)} kWh</span> {says("about")} <span className="num">{fuel}</span>{" "}
+        {says("fuel-not-limited-until", {
+          fuel: g.fuel,
+          half_simulated_trips:
+            g.first_d != null
+              ? say(says("half-simulated-trips-fuel", { run: moment(run, g.first_d) }))
+              : g.short_frac > 0
+                ? say(says("simulated-trips-runs-dry", { short_frac: percent(g.short_frac) }))
+                : "",
+          no_store_and_short_frac_is_0: g.store == null && g.short_frac === 0,
+        })}
       </p>
     </section>
   );
@@ -95,49 +111,47 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
   if (leg) return <LegSlate leg={leg} run={run} />;
   const target = design.trips?.short_days_frac ?? 0.02;
   return (
-    <Slate title="Trip" sub={run ? say(`${run.day_count} days, ${run.draw_count} simulated trips`) : "not run yet"}>
-      <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-        A forecast from approximate climate and assumed habits. Carry a plan B for heat, water and medical devices; do not stake health on it.
-      </p>
+    <Slate title={says("trip-3")} sub={run ? say(says("days-simulated-trips", { day_count: run.day_count, draw_count: run.draw_count })) : says("not-run-yet")}>
+      <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">{says("forecast-approximate-climate-assumed")}</p>
       {error && <p role="alert">{error}</p>}
       {run && (
         <>
-          <FindingList findings={run.findings} own={run.figures} empty="Nothing runs short." />
-          <HeadroomBar label="days without what is needed" need={run.short_days_frac} have={target} unit="%" margin={0.2} />
+          <FindingList findings={run.findings} own={run.figures} empty={says("nothing-runs-short")} />
+          <HeadroomBar label={says("days-without-what-needed")} need={run.short_days_frac} have={target} unit="%" margin={0.2} />
           <dl className="m-0 grid grid-cols-[1fr_auto] gap-x-2 [&_dd]:num [&_dd]:m-0 [&_dd]:text-right [&_dt]:border-b [&_dt]:border-slate-2 [&_dd]:border-b [&_dd]:border-slate-2">
-            <dt>sun, a day</dt>
+            <dt>{says("sun-day")}</dt>
             <dd>{show(run.sun_wh_day, "Wh")}</dd>
-            <dt>driving, a day</dt>
+            <dt>{says("driving-day")}</dt>
             <dd>{show(run.driving_wh_day, "Wh")}</dd>
-            <dt>{say("hook-up, a day")}</dt>
+            <dt>{say(says("hook-up-day"))}</dt>
             <dd>{show(run.shore_wh_day, "Wh")}</dd>
             {(run.bank_heater_wh_day ?? 0) > 0.5 && (
               <>
-                <dt>the bank’s own heater, a day</dt>
+                <dt>{says("banks-own-heater-day")}</dt>
                 <dd>{show(run.bank_heater_wh_day, "Wh")}</dd>
               </>
             )}
             {(run.snow_days ?? 0) > 0 && (
               <>
-                <dt>days with snow on the panels</dt>
+                <dt>{says("days-snow-panels")}</dt>
                 <dd>{run.snow_days.toFixed(1)}</dd>
-                <dt>sun lost to it, a day</dt>
+                <dt>{says("sun-lost-day")}</dt>
                 <dd>{show(run.snow_wh_day, "Wh")}</dd>
               </>
             )}
-            <dt>used, a day</dt>
+            <dt>{says("used-day")}</dt>
             <dd>{show(run.load_wh_day, "Wh")}</dd>
-            <dt>missing, a day</dt>
+            <dt>{says("missing-day")}</dt>
             <dd>{show(run.missing_wh_day, "Wh")}</dd>
-            <dt>sun left unused, a day</dt>
+            <dt>{says("sun-left-unused-day")}</dt>
             <dd>{show(run.curtailed_wh_day, "Wh")}</dd>
             {run.autonomy_d != null && (
               <>
-                <dt>a full bank with no source at all</dt>
+                <dt>{says("full-bank-no-source")}</dt>
                 <dd>{show(run.autonomy_d, "days", "metric", 2)}</dd>
               </>
             )}
-            <dt>least charge: 1 in 10, half, 9 in 10</dt>
+            <dt>{says("least-charge-half")}</dt>
             <dd>
               {percent(run.least_soc_p10)}, {percent(run.least_soc_p50)}, {percent(run.least_soc_p90)}
             </dd>
@@ -148,17 +162,22 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
           <FrostSummary run={run} />
           {run.buys.length > 0 && (
             <>
-              <h3 className="mb-1 mt-3 font-display text-[14px]">What one more part would gain</h3>
-              <p className="m-0 text-[12px] text-chalk-dim">{say("In the same weather, so that luck cancels out.")}</p>
+              <h3 className="mb-1 mt-3 font-display text-[14px]">{says("what-one-more-part")}</h3>
+              <p className="m-0 text-[12px] text-chalk-dim">{say(says("same-weather-luck-cancels"))}</p>
               {run.buys.map((b) => {
                 const known = b.change_frac !== 0 && Math.abs(b.change_frac) >= 2 * b.error_frac;
                 return (
                   <p key={b.what} className="my-1 border-b border-slate-2 pb-1">
-                    With {b.what}
-                    {b.price != null && ` (${money(b.price)}${b.mass_kg != null ? `, ${show(b.mass_kg, "kg", units)}` : ""})`}: short on{" "}
-                    <span className="num">{percent(b.short_days_frac, 1)}</span> of the days (
-                    <span className="num">{known ? `${(100 * b.change_frac).toFixed(1)} points` : "no measurable difference"}</span>
-                    ), <span className="num">{show(b.missing_wh_day, "Wh")}</span> a day missing.
+                    {says("short-2", {
+                      what: b.what,
+                      has_price: b.price != null,
+                      price: b.price != null ? money(b.price) : "",
+                      has_mass_kg: b.mass_kg != null,
+                      mass_kg: b.mass_kg != null ? show(b.mass_kg, "kg", units) : "",
+                    })}{" "}
+                    <span className="num">{percent(b.short_days_frac, 1)}</span> {says("days-4")}
+                    <span className="num">{known ? says("points-2", { change_frac: 100 * b.change_frac }) : says("no-measurable-difference")}</span>
+                    ), <span className="num">{show(b.missing_wh_day, "Wh")}</span> {says("day-missing")}
                   </p>
                 );
               })}
@@ -166,60 +185,60 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
           )}
           <ThoroughRun />
           <LiveProperties />
-          <h3 className="mb-1 mt-3 font-display text-[14px]">How it is run</h3>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">{says("how-run")}</h3>
           <QuantityProperty
-            label="simulated trips"
-            note="the quick run takes fewer on long trips"
+            label={says("simulated-trips-2")}
+            note={says("quick-run-takes-fewer")}
             value={design.trips?.draw_count}
             dimension="count"
             unit=""
-            onSet={(v) => void edit([{ op: "replace", path: "/trips/draw_count", value: Math.round(v ?? 50) }], "simulated trips")}
+            onSet={(v) => void edit([{ op: "replace", path: "/trips/draw_count", value: Math.round(v ?? 50) }], says("simulated-trips-2"))}
           />
           <QuantityProperty
-            label="days without enough power: limit"
+            label={says("days-without-enough-power")}
             value={target}
             dimension="fraction"
             unit=""
-            onSet={(v) => void edit([{ op: "replace", path: "/trips/short_days_frac", value: v ?? 0.02 }], "days short at most")}
+            onSet={(v) => void edit([{ op: "replace", path: "/trips/short_days_frac", value: v ?? 0.02 }], says("days-short-most"))}
           />
           <QuantityProperty
-            label="charge at the start"
+            label={says("charge-start")}
             value={design.trips?.soc_start_frac}
             dimension="fraction"
             unit=""
-            onSet={(v) => void edit([{ op: "replace", path: "/trips/soc_start_frac", value: v ?? 1 }], "charge at the start")}
+            onSet={(v) => void edit([{ op: "replace", path: "/trips/soc_start_frac", value: v ?? 1 }], says("charge-start"))}
           />
           <FlagProperty
-            label="snow lies on the panels"
-            note={design.trips?.snow ? "after dull frosty days, until it thaws, slides off steep ones or is swept" : "leave it off where nobody expects snow"}
+            label={says("snow-lies-panels")}
+            note={design.trips?.snow ? says("after-dull-frosty-days") : says("leave-off-where-nobody")}
             value={design.trips?.snow ?? false}
-            onSet={(v) => void edit([{ op: "replace", path: "/trips/snow", value: v }], v ? "with snow on the panels" : "without snow")}
+            onSet={(v) => void edit([{ op: "replace", path: "/trips/snow", value: v }], v ? says("snow-panels") : says("without-snow"))}
           />
           {design.trips?.snow && (
             <QuantityProperty
-              label="swept off at"
-              note="hour of the day; with a soft broom, from the ground"
+              label={says("swept-off")}
+              note={says("hour-day-soft-broom")}
               value={design.trips.snow_cleared_h}
               dimension="time"
               unit="h"
               clearable
-              placeholder="nobody sweeps"
+              placeholder={says("nobody-sweeps")}
               onSet={(v) =>
-                void edit([{ op: "replace", path: "/trips/snow_cleared_h", value: v == null ? null : Math.min(23.75, v) }], "when the snow is swept off")
+                void edit([{ op: "replace", path: "/trips/snow_cleared_h", value: v == null ? null : Math.min(23.75, v) }], says("when-snow-swept-off"))
               }
             />
           )}
           <FlagProperty
-            label="forecast for the coming days"
+            label={says("forecast-coming-days")}
             note={
               design.trips?.forecast
                 ? run.forecast_days
-                  ? `taken for ${run.forecast_days} days`
-                  : "no day of the trip is near, or no forecast service answers"
-                : "from a service on this machine, when one is there"
+                  ? says("taken-days", { forecast_days: run.forecast_days })
+                  : says("no-day-trip-near")
+                : says("service-machine-when-one")
             }
             value={design.trips?.forecast ?? false}
-            onSet={(v) => void edit([{ op: "replace", path: "/trips/forecast", value: v }], v ? "with the forecast" : "without the forecast")}
+            onSet={(v) => void edit([{ op: "replace", path: "/trips/forecast", value: v }], v ? says("forecast") : says("without-forecast"))}
           />
           <Schools />
           <ul className="mt-1 pl-4 text-[12px] text-chalk-dim">
@@ -229,11 +248,12 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
           </ul>
           {run.events.length > 0 && (
             <details>
-              <summary className="cursor-pointer">{say("What happens in three of the simulated trips")}</summary>
+              <summary className="cursor-pointer">{say(says("what-happens-three-simulated"))}</summary>
               <ul className="m-0 list-none p-0 text-[12px]">
                 {run.events.slice(0, 60).map((e) => (
                   <li key={`${e.draw} ${e.time_d} ${e.what}`}>
-                    <span className="num">{moment(run, e.time_d)}</span> {e.what} <span className="text-chalk-dim">(weather {e.draw + 1})</span>
+                    <span className="num">{moment(run, e.time_d)}</span> {e.what}{" "}
+                    <span className="text-chalk-dim">{says("weather-2", { draw: e.draw + 1 })}</span>
                   </li>
                 ))}
               </ul>

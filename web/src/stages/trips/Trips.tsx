@@ -10,6 +10,7 @@ import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/trips";
 import { BringInItinerary } from "./BringInItinerary";
 import { firstOf, type Leg, useLegEdits } from "./edit";
 import { FindParts } from "./FindParts";
@@ -65,18 +66,18 @@ function Trip() {
   const columns: Column<Leg>[] = [
     {
       key: "place",
-      label: "place",
+      label: says("place"),
       width: "22%",
       kind: "choice",
       options,
       show: (l) => nameOf(l.place),
       value: (l) => l.place,
-      set: (l, place) => void set(l, { place }, "place"),
+      set: (l, place) => void set(l, { place }, says("place")),
     },
-    { key: "from", label: "from", width: "11%", kind: "computed", show: (l) => begins.get(l.id) || <span className="text-dim">–</span> },
+    { key: "from", label: says("from"), width: "11%", kind: "computed", show: (l) => begins.get(l.id) || <span className="text-dim">–</span> },
     {
       key: "days",
-      label: "days",
+      label: says("days"),
       width: "8%",
       align: "right",
       kind: "quantity",
@@ -84,11 +85,11 @@ function Trip() {
       value: (l) => l.days_count,
       dimension: "count",
       unit: "",
-      set: (l, q) => void set(l, { days_count: Math.max(1, Math.round(q?.value ?? 1)) }, "days"),
+      set: (l, q) => void set(l, { days_count: Math.max(1, Math.round(q?.value ?? 1)) }, says("days")),
     },
     {
       key: "drive",
-      label: "driving",
+      label: says("driving"),
       width: "10%",
       align: "right",
       kind: "quantity",
@@ -97,7 +98,7 @@ function Trip() {
       dimension: "time",
       unit: "h",
       clearable: true,
-      set: (l, q) => void set(l, { drive_h: q?.value ?? 0 }, "driving"),
+      set: (l, q) => void set(l, { drive_h: q?.value ?? 0 }, says("driving")),
     },
     {
       key: "shore",
@@ -105,23 +106,23 @@ function Trip() {
       width: "11%",
       kind: "choice",
       options: HOOKED,
-      show: (l) => (l.shore ? say("hooked up") : <span className="text-dim">no</span>),
+      show: (l) => (l.shore ? say(says("hooked-up-2")) : <span className="text-dim">{says("no")}</span>),
       value: (l) => (l.shore ? "yes" : ""),
       set: (l, v) => void set(l, { shore: v === "yes" }, "hook-up"),
     },
     {
       key: "kind",
-      label: "days of",
+      label: says("days-2"),
       width: "10%",
       kind: "choice",
       options: DAY_TYPES,
       show: (l) => DAY_TYPES.find((t) => t.value === (l.day_type ?? "parked"))?.word,
       value: (l) => l.day_type ?? "parked",
-      set: (l, v) => void set(l, { day_type: v as Leg["day_type"] }, "kind of day"),
+      set: (l, v) => void set(l, { day_type: v as Leg["day_type"] }, says("kind-day")),
     },
     {
       key: "least",
-      label: "least charge",
+      label: says("least-charge"),
       width: "14%",
       align: "right",
       kind: "computed",
@@ -129,38 +130,46 @@ function Trip() {
     },
     {
       key: "short",
-      label: "short days",
+      label: says("short-days-3"),
       width: "14%",
       align: "right",
       kind: "computed",
       show: (l) => {
         const days = daysOf(l);
         const short = days.reduce((sum, d) => sum + d.short_frac, 0);
-        return <span className={short > 0 ? "font-semibold text-rust" : ""}>{days.length ? `${short.toFixed(1)} of ${days.length}` : "–"}</span>;
+        return <span className={short > 0 ? "font-semibold text-rust" : ""}>{days.length ? says("of-2", { short, days_count: days.length }) : "–"}</span>;
       },
     },
   ];
-  const missing = design.power?.bank == null ? "A bank is missing: choose one in Power (key 3), or take Bothy's." : null;
+  const missing = design.power?.bank == null ? says("bank-missing-choose-one") : null;
   return (
     <Bench
-      title="Trips"
+      title={says("trips")}
       sentence={
         live ? (
           <>
-            Living at {nameOf(live.place)} from{" "}
-            <Token path="/trips/start_date" label="first day" text={design.trips?.start_date ?? start} shown={design.trips?.start_date ?? "a day to be said"} />{" "}
-            on, {live.days_count} days. {run ? sentenceOf(run) : (missing ?? "")}
+            {says("living", { place: nameOf(live.place) })}{" "}
+            <Token
+              path="/trips/start_date"
+              label={says("first-day")}
+              text={design.trips?.start_date ?? start}
+              shown={design.trips?.start_date ?? says("day-said")}
+            />{" "}
+            {says("days-5", { days_count: live.days_count, run: run ? sentenceOf(run) : (missing ?? "") })}
           </>
         ) : legs.length ? (
           <>
-            From{" "}
-            <Token path="/trips/start_date" label="first day" text={design.trips?.start_date ?? start} shown={design.trips?.start_date ?? "a day to be said"} />{" "}
-            on, {day} {day === 1 ? "day" : "days"} at {legs.length} {legs.length === 1 ? "place" : "places"}. {run ? sentenceOf(run) : (missing ?? "")}
+            {says("from-2")}{" "}
+            <Token
+              path="/trips/start_date"
+              label={says("first-day")}
+              text={design.trips?.start_date ?? start}
+              shown={design.trips?.start_date ?? says("day-said")}
+            />{" "}
+            {says("day-days-place-places", { day, legs_count: legs.length, run: run ? sentenceOf(run) : (missing ?? "") })}
           </>
         ) : (
-          say(
-            "No trip yet. Add the first place and how long you stay; Bothy simulates the trip many times, with different weather, and says what runs out first.",
-          )
+          say(says("no-trip-yet-add"))
         )
       }
       picture={run ? <Lanes run={run} dim={found.isPlaceholderData} /> : undefined}
@@ -169,29 +178,29 @@ function Trip() {
           <ViewSwitch />
           {!live && (
             <button type="button" className="btn btn-main" onClick={() => void create()}>
-              Add a place (n)
+              {says("add-place-n")}
             </button>
           )}
-          <button type="button" className="btn" title="An itinerary: a table, CSV or XLSX, or a GPX track" onClick={() => setBringing(true)}>
-            Import…
+          <button type="button" className="btn" title={says("itinerary-table-csv-xlsx")} onClick={() => setBringing(true)}>
+            {says("import-2")}
           </button>
           {legs.length > 0 && !live && (
             <a className="btn" href={`/api/variants/${id}/export/itinerary.csv`} download>
-              Export, CSV
+              {says("export-csv")}
             </a>
           )}
           <button
             type="button"
             className="btn"
             aria-pressed={live != null}
-            title="No plan: month by month at one place"
+            title={says("no-plan-month-month")}
             onClick={() => {
               const first = design.trips?.start_date == null ? [{ op: "replace" as const, path: "/trips/start_date", value: start }] : [];
               const value = live ? null : { place: legs[0]?.place ?? home };
-              void edit([...first, { op: "replace", path: "/trips/live", value }], live ? "back to the planned trip" : "just living there");
+              void edit([...first, { op: "replace", path: "/trips/live", value }], live ? says("back-planned-trip") : says("just-living-there"));
             }}
           >
-            {live ? "Back to a plan" : "Just live there"}
+            {live ? says("back-plan") : says("just-live-there")}
           </button>
         </>
       }
@@ -213,7 +222,7 @@ function Trip() {
             <MonthLedger run={run} />
           ) : (
             <Ledger
-              label="Itinerary"
+              label={says("itinerary")}
               rows={legs}
               columns={columns}
               id={rowId}
@@ -226,11 +235,11 @@ function Trip() {
               focusNew={fresh}
               empty={
                 <p className="m-0 max-w-xl text-[15px]">
-                  Will it last? Press{" "}
+                  {says("will-last-press")}{" "}
                   <button type="button" className="btn btn-main" onClick={() => void create()}>
-                    Add a place
+                    {says("add-place-2")}
                   </button>{" "}
-                  for a week at {nameOf(home)} from {start}; then change it to where you go.
+                  {says("week-then-change-where", { home: nameOf(home), start })}
                 </p>
               }
             />

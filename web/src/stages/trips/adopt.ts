@@ -3,6 +3,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api, type PatchOp, take } from "../../data/client";
 import { useVariant } from "../../data/variant";
+import { says } from "../../words/trips";
 
 export function useAdopt() {
   const { id, edit } = useVariant();
@@ -16,5 +17,5 @@ export function useAdopt() {
       go(`/v/${made.id}/trips`);
     },
   });
-  return { here: (ops: PatchOp[], name: string) => edit(ops, `took over ${name}`.slice(0, 200)), beside };
+  return { here: (ops: PatchOp[], name: string) => edit(ops, says("took-over", { name }).slice(0, 200)), beside };
 }

@@ -3,6 +3,7 @@ import type { Schemas } from "../../data/client";
 import { removeItem, setFields } from "../../data/lists";
 import { usePlaces } from "../../data/places";
 import { useVariant } from "../../data/variant";
+import { says } from "../../words/trips";
 
 export type OwnPlace = Schemas["OwnPlace"];
 const BASE = "/trips/places";
@@ -31,10 +32,10 @@ export function useOwnPlaces() {
     taken,
     used: new Set([...(design.trips?.legs ?? []).map((l) => l.place), design.trips?.live?.place]),
     set: (p: OwnPlace, fields: Partial<OwnPlace>, what: string) => edit(setFields(BASE, items, p.id, fields), `${p.name}: ${what}`),
-    remove: (p: OwnPlace) => edit(removeItem(BASE, items, p.id), `removed the place ${p.name}`),
+    remove: (p: OwnPlace) => edit(removeItem(BASE, items, p.id), says("removed-place", { name: p.name })),
     add: async (place: Omit<OwnPlace, "id"> & { id?: string }) => {
       const id = placeKey(place.id ?? place.name, taken);
-      return (await edit([{ op: "add", path: `${BASE}/-`, value: { ...place, id } }], `the place ${place.name}`)) ? id : null;
+      return (await edit([{ op: "add", path: `${BASE}/-`, value: { ...place, id } }], says("place-3", { place: place.name }))) ? id : null;
     },
   };
 }
@@ -43,7 +44,7 @@ export function useOwnPlaces() {
 export function usePlaceOptions() {
   const { design } = useVariant();
   const table = usePlaces();
-  const own = (design.trips?.places ?? []).map((p) => ({ value: p.id, word: `${p.name} (own)` }));
+  const own = (design.trips?.places ?? []).map((p) => ({ value: p.id, word: says("own", { name: p.name }) }));
   const known = (table.data ?? []).map((p) => ({ value: p.place, word: `${p.name} ${p.country}` }));
   const nameOf = (key: string) => design.trips?.places?.find((p) => p.id === key)?.name ?? table.data?.find((p) => p.place === key)?.name ?? key;
   return { options: [...own, ...known], nameOf, known: table.data ?? [] };

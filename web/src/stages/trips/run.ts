@@ -2,6 +2,7 @@
 import { api, type Schemas, take } from "../../data/client";
 import { useJob } from "../../data/jobs";
 import { useVariant } from "../../data/variant";
+import { says } from "../../words/trips";
 
 export type TripRun = Schemas["TripRun"];
 export type Lane = Schemas["Lane"];
@@ -39,15 +40,21 @@ export function moment(run: TripRun, day: number): string {
 /** What a run says of the bank in one sentence. */
 export function sentenceOf(run: TripRun): string {
   const percent = (v: number) => `${Math.round(100 * v)} %`;
-  const least = `In 9 of 10 trips like this the bank never falls below ${percent(run.least_soc_p10)}.`;
+  const least = says("trips-like-bank-never", { least_soc_p10: percent(run.least_soc_p10) });
   if (run.short_days_frac <= 0) {
-    if (run.missing_wh_day < 1) return `${least} Everything runs in all of ${run.draw_count} simulated trips.`;
+    if (run.missing_wh_day < 1) return says("everything-runs-all-simulated", { least, draw_count: run.draw_count });
     const names = run.shed?.slice(0, 3).join(", ") ?? "";
-    const more = (run.shed?.length ?? 0) > 3 ? " and more" : "";
-    const from = run.shed_first_d != null ? `, first on ${moment(run, run.shed_first_d)}` : "";
-    return `${least} What must run always runs; ${names || "the least needed loads"}${more} are switched off when it gets low${from}: ${Math.round(run.missing_wh_day)} Wh a day are missing.`;
+    const more = (run.shed?.length ?? 0) > 3 ? says("more") : "";
+    const from = run.shed_first_d != null ? says("first", { run: moment(run, run.shed_first_d) }) : "";
+    return says("what-must-run-always", { least, names: names || says("least-needed-loads"), more, from, missing_wh_day: Math.round(run.missing_wh_day) });
   }
   const first = run.first_short_p50_d ?? run.first_short_d;
-  const often = run.first_short_p50_d != null ? "in half of them" : "in the worst of them";
-  return `${least} Power runs short on ${percent(run.short_days_frac)} of the days${first != null ? `, ${often} first on ${moment(run, first)}` : ""}.`;
+  const often = run.first_short_p50_d != null ? says("half-them") : says("worst-them");
+  return says("power-runs-short-days", {
+    least,
+    short_days_frac: percent(run.short_days_frac),
+    has_first: first != null,
+    often,
+    run: first != null ? moment(run, first) : "",
+  });
 }

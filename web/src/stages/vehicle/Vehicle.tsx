@@ -10,6 +10,7 @@ import { Token } from "../../parts/Token";
 import { Bench } from "../../shell/Bench";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/vehicle";
 import { VehiclePlan } from "./VehiclePlan";
 import { BANK_PLACES, HULLS, PRESETS, REGIONS, wordOf } from "./words";
 
@@ -36,17 +37,17 @@ export function Component() {
   const rows: Row[] = [
     {
       path: "/vehicle/preset",
-      label: "kind of vehicle",
-      what: "gives all that you have not entered yet",
+      label: says("kind-vehicle"),
+      what: says("gives-all-you-have"),
       choices: PRESETS,
       value: v.preset ?? "panel_van",
       said: true,
     },
-    { path: "/region", label: "region", what: say(report.licensed), choices: REGIONS, value: design.region ?? "uk", said: true },
+    { path: "/region", label: says("region"), what: say(report.licensed), choices: REGIONS, value: design.region ?? "uk", said: true },
     {
       path: "/vehicle/inside_length_m",
-      label: "inside length",
-      what: "bulkhead to rear door, at bed height",
+      label: says("inside-length"),
+      what: says("bulkhead-rear-door-bed"),
       dimension: "length",
       unit: "m",
       value: v.inside_length_m,
@@ -54,8 +55,8 @@ export function Component() {
     },
     {
       path: "/vehicle/inside_width_m",
-      label: "inside width",
-      what: "between the bare walls, at bed height",
+      label: says("inside-width"),
+      what: says("between-bare-walls-bed"),
       dimension: "length",
       unit: "m",
       value: v.inside_width_m,
@@ -63,8 +64,8 @@ export function Component() {
     },
     {
       path: "/vehicle/inside_height_m",
-      label: "inside height",
-      what: "bare floor to bare roof, in the middle",
+      label: says("inside-height"),
+      what: says("bare-floor-bare-roof"),
       dimension: "length",
       unit: "m",
       value: v.inside_height_m,
@@ -72,8 +73,8 @@ export function Component() {
     },
     {
       path: "/vehicle/payload_kg",
-      label: "payload",
-      what: "plated mass less the empty vehicle's, from its papers",
+      label: says("payload"),
+      what: says("plated-mass-less-empty"),
       dimension: "mass",
       unit: "kg",
       value: v.payload_kg,
@@ -81,16 +82,16 @@ export function Component() {
     },
     {
       path: "/vehicle/bank_place",
-      label: "place of the bank",
-      what: "sets how cold the cells get",
+      label: says("place-bank"),
+      what: says("sets-how-cold-cells"),
       choices: BANK_PLACES,
       value: part.bank_place,
       said: v.bank_place != null,
     },
     {
       path: "/vehicle/vehicle_voltage_v",
-      label: "vehicle's own voltage",
-      what: "12 V for cars and vans, 24 V for most trucks and buses",
+      label: says("vehicles-own-voltage"),
+      what: says("v-cars-vans-v"),
       choices: [
         { value: "12", word: "12 V" },
         { value: "24", word: "24 V" },
@@ -100,8 +101,8 @@ export function Component() {
     },
     {
       path: "/vehicle/alternator_rated_a",
-      label: "alternator's label",
-      what: "amps on its plate; 0 for a trailer",
+      label: says("alternators-label"),
+      what: says("amps-plate-trailer"),
       dimension: "current",
       unit: "A",
       value: v.alternator_rated_a,
@@ -110,43 +111,51 @@ export function Component() {
   ];
   return (
     <Bench
-      title="Vehicle"
+      title={says("vehicle")}
       sentence={
         <>
-          A <Token path="/vehicle/preset" label="kind of vehicle" choices={PRESETS} value={v.preset ?? "panel_van"} shown={part.preset_name} /> in{" "}
-          <Token path="/region" label="region" choices={REGIONS} value={design.region ?? "uk"} shown={wordOf(REGIONS, design.region)} />, inside{" "}
+          A <Token path="/vehicle/preset" label={says("kind-vehicle")} choices={PRESETS} value={v.preset ?? "panel_van"} shown={part.preset_name} /> in{" "}
+          <Token path="/region" label={says("region")} choices={REGIONS} value={design.region ?? "uk"} shown={wordOf(REGIONS, design.region)} />
+          {says("inside")}{" "}
           <Token
             path="/vehicle/inside_length_m"
-            label="inside length"
+            label={says("inside-length")}
             dimension="length"
             unit="m"
             value={v.inside_length_m}
             shown={show(part.inside_length_m, "m", units)}
           />{" "}
-          long,{" "}
+          {says("long")}{" "}
           <Token
             path="/vehicle/inside_width_m"
-            label="inside width"
+            label={says("inside-width")}
             dimension="length"
             unit="m"
             value={v.inside_width_m}
             shown={show(part.inside_width_m, "m", units)}
           />{" "}
-          wide and{" "}
+          {says("wide")}{" "}
           <Token
             path="/vehicle/inside_height_m"
-            label="inside height"
+            label={says("inside-height")}
             dimension="length"
             unit="m"
             value={v.inside_height_m}
             shown={show(part.inside_height_m, "m", units)}
           />{" "}
-          high, with a payload of{" "}
-          <Token path="/vehicle/payload_kg" label="payload" dimension="mass" unit="kg" value={v.payload_kg} shown={show(part.payload_kg, "kg", units)} />; the
-          bank stands{" "}
+          {says("high-payload")}{" "}
+          <Token
+            path="/vehicle/payload_kg"
+            label={says("payload")}
+            dimension="mass"
+            unit="kg"
+            value={v.payload_kg}
+            shown={show(part.payload_kg, "kg", units)}
+          />
+          {says("bank-stands")}{" "}
           <Token
             path="/vehicle/bank_place"
-            label="place of the bank"
+            label={says("place-bank")}
             choices={BANK_PLACES}
             value={part.bank_place}
             shown={wordOf(BANK_PLACES, part.bank_place)}
@@ -156,7 +165,7 @@ export function Component() {
       }
       picture={<VehiclePlan />}
       ledger={
-        <table className="w-full border-collapse text-[13px]" aria-label="Vehicle basics">
+        <table className="w-full border-collapse text-[13px]" aria-label={says("vehicle-basics")}>
           <tbody>
             {rows.map((row) => (
               <tr key={row.path} className="border-b border-line/60">
@@ -171,75 +180,79 @@ export function Component() {
             ))}
             <tr className="border-b border-line/60">
               <th scope="row" className="px-3 py-1.5 text-left font-normal">
-                smart alternator
+                {says("smart-alternator")}
               </th>
               <td className="px-2">
                 <SmartToken smart={smart} />
               </td>
-              <td className="px-2 text-dim">most vehicles since about 2015: its voltage drops while driving</td>
+              <td className="px-2 text-dim">{says("most-vehicles-since-about")}</td>
             </tr>
             {v.preset === "boat" && (
               <tr className="border-b border-line/60">
                 <th scope="row" className="px-3 py-1.5 text-left font-normal">
-                  hull
+                  {says("hull")}
                 </th>
                 <td className="px-2">
-                  <Token path="/vehicle/hull" label="hull" choices={HULLS} value={v.hull ?? ""} shown={v.hull ? wordOf(HULLS, v.hull) : "not entered"} />
+                  <Token
+                    path="/vehicle/hull"
+                    label={says("hull")}
+                    choices={HULLS}
+                    value={v.hull ?? ""}
+                    shown={v.hull ? wordOf(HULLS, v.hull) : says("not-entered")}
+                  />
                 </td>
-                <td className="px-2 text-dim">{say("a metal hull carries no current, and needs its shore earth kept apart")}</td>
+                <td className="px-2 text-dim">{say(says("metal-hull-carries-no"))}</td>
               </tr>
             )}
             <tr className="border-b border-line/60">
               <th scope="row" className="px-3 py-1.5 text-left font-normal">
-                starter battery topped up
+                {says("starter-battery-topped-up")}
               </th>
               <td className="px-2">
                 <label>
                   <input
                     type="checkbox"
-                    aria-label="starter battery topped up"
+                    aria-label={says("starter-battery-topped-up")}
                     checked={v.starter_trickle ?? false}
-                    onChange={(e) =>
-                      void edit([{ op: "replace", path: "/vehicle/starter_trickle", value: e.target.checked }], "trickle for the starter battery")
-                    }
+                    onChange={(e) => void edit([{ op: "replace", path: "/vehicle/starter_trickle", value: e.target.checked }], says("trickle-starter-battery"))}
                   />{" "}
-                  {v.starter_trickle ? "yes" : "no"}
+                  {v.starter_trickle ? says("yes") : says("no")}
                 </label>
               </td>
-              <td className="px-2 text-dim">a trickle of 1 to 2 A from the house bank, so that it starts after weeks of standing</td>
+              <td className="px-2 text-dim">{says("trickle-house-bank-starts")}</td>
             </tr>
             <tr className="border-b border-line/60">
               <th scope="row" className="px-3 py-1.5 text-left font-normal">
-                shape inside
+                {says("shape-inside")}
               </th>
               <td className="px-2">
                 <Link className="font-semibold underline decoration-gorse decoration-2 underline-offset-4" to={`/v/${id}/fit?view=measure`}>
-                  {report.fit.body.measured ? `measured at ${report.fit.body.stations.length} stations` : "usual of its kind, scaled"}
+                  {report.fit.body.measured ? says("measured-stations", { stations_count: report.fit.body.stations.length }) : says("usual-kind-scaled")}
                 </Link>
               </td>
-              <td className="px-2 text-dim">walls, wheel arches, doors and axles, one tape reading at a time</td>
+              <td className="px-2 text-dim">{says("walls-wheel-arches-doors")}</td>
             </tr>
             <tr>
               <th scope="row" className="px-3 py-1.5 text-left align-top font-normal">
-                what it is
+                {says("what")}
               </th>
               <td className="px-2" colSpan={2}>
-                <Token path="/vehicle/description" label="what it is" text={v.description ?? ""} shown={v.description || "say a few words"} />
+                <Token path="/vehicle/description" label={says("what")} text={v.description ?? ""} shown={v.description || says("say-few-words")} />
               </td>
             </tr>
           </tbody>
         </table>
       }
       slate={
-        <Slate title="Vehicle" sub={part.preset_name}>
+        <Slate title={says("vehicle")} sub={part.preset_name}>
           <FindingList findings={report.findings.filter((f) => f.stage === "vehicle")} />
-          <HeadroomBar label="payload used so far" need={part.payload_used_kg} have={part.payload_kg} unit="kg" margin={0.1} />
+          <HeadroomBar label={says("payload-used-far")} need={part.payload_used_kg} have={part.payload_kg} unit="kg" margin={0.1} />
           <SlateFig k="vehicle/loaded_kg" />
           <SlateFig k="power/mass_kg" />
           <SlateFig k="vehicle/payload_kg" />
           <SlateFig k="power/bank/cold_c" />
-          <h3 className="mb-1 mt-3 font-display text-[14px]">Assumed so far</h3>
-          {report.assumptions.length === 0 && <p className="text-chalk-dim">Nothing: all is said.</p>}
+          <h3 className="mb-1 mt-3 font-display text-[14px]">{says("assumed-far")}</h3>
+          {report.assumptions.length === 0 && <p className="text-chalk-dim">{says("nothing-all-said")}</p>}
           <ul className="m-0 list-none p-0">
             {report.assumptions.map((a) => (
               <li key={a.path} className="border-b border-slate-2 py-0.5">
@@ -263,10 +276,10 @@ function SmartToken({ smart }: { smart: boolean }) {
       <input
         type="checkbox"
         checked={design.vehicle?.smart_alternator ?? smart}
-        onChange={(e) => void edit([{ op: "replace", path: "/vehicle/smart_alternator", value: e.target.checked }], "smart alternator")}
+        onChange={(e) => void edit([{ op: "replace", path: "/vehicle/smart_alternator", value: e.target.checked }], says("smart-alternator"))}
       />{" "}
-      {smart ? "yes" : "no"}
-      {assumed && " (assumed)"}
+      {smart ? says("yes") : says("no")}
+      {assumed && says("assumed")}
     </label>
   );
 }

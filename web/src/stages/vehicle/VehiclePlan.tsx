@@ -2,6 +2,7 @@
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { usePerson } from "../../shell/person";
+import { says } from "../../words/vehicle";
 import { BANK_PLACES } from "./words";
 
 const W = 820;
@@ -53,13 +54,13 @@ export function VehiclePlan() {
       viewBox={`0 0 ${W} ${Math.max(H, sideY + T + 34)}`}
       className="mx-auto block h-full max-h-full w-full"
       role="group"
-      aria-label={`Plan and side section of a ${v.preset_name}, to scale`}
+      aria-label={says("plan-side-section-scale", { preset_name: v.preset_name })}
     >
       <text x={x - cab - 48} y={planY + B / 2} fontSize="12" fill="currentColor">
-        plan
+        {says("plan")}
       </text>
       <text x={x - cab - 48} y={sideY + T / 2} fontSize="12" fill="currentColor">
-        side
+        {says("side")}
       </text>
       {cab > 0 && (
         <path
@@ -87,12 +88,12 @@ export function VehiclePlan() {
       ))}
       <Dim x1={x + L + 18} y1={sideY} x2={x + L + 18} y2={sideY + T} text={show(v.inside_height_m, "m", units)} />
       <text x={W - LEGEND + 4} y={planY + 4} fontSize="12" fill="var(--color-dim)">
-        Places for the bank:
+        {says("places-bank")}
       </text>
       {BANK_PLACES.map((p, i) => {
         const r = places[p.value]!;
         const here = p.value === v.bank_place;
-        const put = () => void edit([{ op: "replace", path: "/vehicle/bank_place", value: p.value }], `bank ${p.word}`);
+        const put = () => void edit([{ op: "replace", path: "/vehicle/bank_place", value: p.value }], says("bank", { word: p.word }));
         return (
           <g
             key={p.value}
@@ -103,7 +104,7 @@ export function VehiclePlan() {
             onClick={put}
             onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && put()}
           >
-            <title>{`Bank ${p.word}${here ? ", chosen" : ""}`}</title>
+            <title>{says("bank-chosen", { word: p.word, here })}</title>
             <rect
               x={r.x}
               y={r.y}
@@ -123,7 +124,7 @@ export function VehiclePlan() {
               fill={here ? "#20261F" : "currentColor"}
               fontWeight={here ? 600 : 400}
             >
-              {here ? `bank ${i + 1}` : i + 1}
+              {here ? says("bank-2", { i: i + 1 }) : i + 1}
             </text>
             <rect x={W - LEGEND} y={planY + 12 + i * 22} width={LEGEND - 4} height="20" fill="transparent" />
             <text aria-hidden="true" x={W - LEGEND + 4} y={planY + 26 + i * 22} fontSize="13" fill="currentColor" fontWeight={here ? 700 : 400}>

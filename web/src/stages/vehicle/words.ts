@@ -1,33 +1,35 @@
 /** Words for the choices of the Vehicle stage. */
+import { says } from "../../words/vehicle";
+
 export { wordOf } from "../../parts/choices";
 
 export const PRESETS = [
-  { value: "small_van", word: "small van" },
-  { value: "panel_van", word: "panel van" },
-  { value: "long_high_van", word: "long high van" },
-  { value: "minibus", word: "minibus" },
-  { value: "bus", word: "bus" },
-  { value: "truck_body", word: "truck body" },
-  { value: "trailer", word: "trailer" },
-  { value: "truck_camper", word: "truck camper" },
-  { value: "boat", word: "small boat" },
+  { value: "small_van", word: says("small-van") },
+  { value: "panel_van", word: says("panel-van") },
+  { value: "long_high_van", word: says("long-high-van") },
+  { value: "minibus", word: says("minibus") },
+  { value: "bus", word: says("bus") },
+  { value: "truck_body", word: says("truck-body") },
+  { value: "trailer", word: says("trailer") },
+  { value: "truck_camper", word: says("truck-camper") },
+  { value: "boat", word: says("small-boat") },
 ] as const;
 export const REGIONS = [
-  { value: "uk", word: "the United Kingdom" },
-  { value: "eu", word: "the European Union" },
-  { value: "us", word: "the United States" },
-  { value: "au", word: "Australia" },
+  { value: "uk", word: says("united-kingdom") },
+  { value: "eu", word: says("european-union") },
+  { value: "us", word: says("united-states") },
+  { value: "au", word: says("australia") },
 ] as const;
 export const BANK_PLACES = [
-  { value: "warm_inside", word: "inside, in the warm" },
-  { value: "unheated_inside", word: "inside, unheated" },
-  { value: "garage", word: "in the garage" },
-  { value: "underfloor", word: "under the floor" },
-  { value: "engine_space", word: "in the engine space" },
+  { value: "warm_inside", word: says("inside-warm") },
+  { value: "unheated_inside", word: says("inside-unheated") },
+  { value: "garage", word: says("garage") },
+  { value: "underfloor", word: says("under-floor") },
+  { value: "engine_space", word: says("engine-space") },
 ] as const;
 export const HULLS = [
-  { value: "grp", word: "glass fibre" },
-  { value: "wood", word: "wood" },
-  { value: "steel", word: "steel" },
-  { value: "aluminium", word: "aluminium" },
+  { value: "grp", word: says("glass-fibre") },
+  { value: "wood", word: says("wood") },
+  { value: "steel", word: says("steel") },
+  { value: "aluminium", word: says("aluminium") },
 ] as const;

@@ -18,12 +18,12 @@ import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/warmth";
 import { type Alarm, useAlarms, useVents, useWarmth, type Vent } from "./edit";
 import { Sentence } from "./Sentence";
 import { ALARM_KINDS, HOB_FUELS, MOUNTINGS, VENT_KINDS, VIEWS, wordOf } from "./words";
 
-const CAUTION =
-  "Never block vents in cold weather; block draughts elsewhere. Gas work, flues and vents belong to a licensed trade in many places: the vent area here is a design check, no certificate.";
+const CAUTION = says("never-block-vents-cold");
 
 /** Two glasses, day and night: what goes in (g/h by source), how full the air is, and what runs down; beside them the air by night. */
 function Damp() {
@@ -65,18 +65,22 @@ function Damp() {
         viewBox={`0 0 ${width} ${Math.max(H, y2 + 76)}`}
         className="block w-full"
         role="img"
-        aria-label={`Humidity ${Math.round(100 * a.day_rh_frac)} % by day and ${Math.round(100 * a.night_rh_frac)} % at night; carbon dioxide ${Math.round(ppm)} ppm by morning`}
+        aria-label={says("humidity-day-night-carbon", {
+          day_rh_frac: Math.round(100 * a.day_rh_frac),
+          night_rh_frac: Math.round(100 * a.night_rh_frac),
+          ppm: Math.round(ppm),
+        })}
       >
-        {glass(40, "by day", a.day_rh_frac, a.day_g_h, a.day_flow_m3_h)}
-        {glass(210, "at night", a.night_rh_frac, a.night_g_h, a.night_flow_m3_h)}
+        {glass(40, says("day"), a.day_rh_frac, a.day_g_h, a.day_flow_m3_h)}
+        {glass(210, says("night"), a.night_rh_frac, a.night_g_h, a.night_flow_m3_h)}
         <text x="160" y={base - 0.6 * tall + 4} fontSize="9.5" textAnchor="middle" fill="var(--color-gorse-ink)">
           60 %
         </text>
         <text x="40" y={base + 34} fontSize="10.5" fill="var(--color-dim)">
-          {say(`in the coldest planned month, ${a.outdoor_c.toFixed(0)} °C outside at night`)}
+          {say(says("coldest-planned-month-c", { outdoor_c: a.outdoor_c }))}
         </text>
         <text x={right} y="20" fontSize="12" fontWeight="600" fill="currentColor">
-          given off by day, g/h
+          {says("given-off-day-g")}
         </text>
         {a.sources.map((s, i) => (
           <g key={s.what}>
@@ -90,14 +94,14 @@ function Damp() {
           </g>
         ))}
         <text x={right} y={y2} fontSize="12" fontWeight="600" fill="currentColor">
-          carbon dioxide by morning
+          {says("carbon-dioxide-morning")}
         </text>
         <rect x={right} y={y2 + 12} width={Math.max(120, width - right - 60)} height="12" fill="none" stroke="currentColor" strokeWidth="0.8" />
         {[
-          { at: 1000, word: "fresh" },
-          { at: 1500, word: "stuffy" },
-          { at: 2500, word: "headache" },
-          { at: 5000, word: "limit" },
+          { at: 1000, word: says("fresh") },
+          { at: 1500, word: says("stuffy") },
+          { at: 2500, word: says("headache") },
+          { at: 5000, word: says("limit") },
         ].map((m) => {
           const x = right + ((m.at - 400) / 4600) * Math.max(120, width - right - 60);
           return (
@@ -118,7 +122,7 @@ function Damp() {
           fillOpacity="0.7"
         />
         <text x={right} y={y2 + 56} fontSize="11.5" className="num" fill="currentColor">
-          {say(`${Math.round(ppm)} ppm after eight hours with ${Math.round(a.night_flow_m3_h)} m³/h`)}
+          {say(says("ppm-after-eight-hours", { ppm: Math.round(ppm), night_flow_m3_h: Math.round(a.night_flow_m3_h) }))}
         </text>
       </svg>
     </div>
@@ -138,20 +142,20 @@ function VentSlate({ v }: { v: Vent }) {
       ))}
       <Fields
         specs={[
-          words("name", "name"),
-          choice("kind", "kind", VENT_KINDS),
-          quantity("free_area_mm2", "free area", "surface", "mm²", { scale: 1e6, note: "without mesh and blades" }),
+          words("name", says("name")),
+          choice("kind", says("kind"), VENT_KINDS),
+          quantity("free_area_mm2", says("free-area"), "surface", "mm²", { scale: 1e6, note: says("without-mesh-blades") }),
           ...(fan
             ? [
-                quantity("flow_max_m3_h", "free flow, from its label", "airflow", "m³/h"),
-                quantity("pressure_max_pa", "pressure with the outlet shut", "pressure", "Pa"),
-                quantity("power_max_w", "power at full speed", "power", "W", { clearable: true, placeholder: "not entered" }),
-                quantity("speed_frac", "speed", "fraction", "", { note: "half speed needs an eighth of the power" }),
+                quantity("flow_max_m3_h", says("free-flow-label"), "airflow", "m³/h"),
+                quantity("pressure_max_pa", says("pressure-outlet-shut"), "pressure", "Pa"),
+                quantity("power_max_w", says("power-full-speed"), "power", "W", { clearable: true, placeholder: says("not-entered") }),
+                quantity("speed_frac", says("speed"), "fraction", "", { note: says("half-speed-needs-eighth") }),
               ]
             : []),
-          flag("at_night", fan ? "runs while you sleep" : "open while you sleep"),
-          flag("closable", "it can be closed"),
-          ...(v.kind === "extract" ? [flag("door_gap", say("a gap of 10 mm under the door"))] : []),
+          flag("at_night", fan ? says("runs-while-you-sleep") : says("open-while-you-sleep")),
+          flag("closable", says("can-closed")),
+          ...(v.kind === "extract" ? [flag("door_gap", say(says("gap-mm-under-door")))] : []),
         ]}
         item={v}
         onSet={(key, value, label) => {
@@ -159,7 +163,7 @@ function VentSlate({ v }: { v: Vent }) {
           void set(v, { ...(becomes ? { flow_max_m3_h: 150 } : {}), [key]: value }, label);
         }}
       />
-      <TakeOut remove={() => remove(v)}>Remove</TakeOut>
+      <TakeOut remove={() => remove(v)}>{says("remove")}</TakeOut>
     </Slate>
   );
 }
@@ -169,21 +173,21 @@ function AlarmSlate({ a }: { a: Alarm & { name: string } }) {
   const { report } = useVariant();
   const { set, remove } = useAlarms();
   return (
-    <Slate title={a.name} sub={`${wordOf(ALARM_KINDS, a.kind)} alarm`}>
+    <Slate title={a.name} sub={says("alarm", { alarm_kinds: wordOf(ALARM_KINDS, a.kind) })}>
       <FindingList findings={report.findings.filter((f) => f.subject === `alarm:${a.id}`)} />
       <Fields
         specs={[
-          words("name", "name"),
-          choice("kind", "for", ALARM_KINDS),
-          choice("mounting", "hangs", MOUNTINGS),
-          mm("burner_mm", "from the burner", { clearable: true, placeholder: "to measure", note: say("1000 to 3000 mm") }),
-          mm("below_ceiling_mm", "under the ceiling", { clearable: true, placeholder: "to measure", note: say("on a wall: 150 mm and more") }),
-          mm("wall_mm", "from the wall", { clearable: true, placeholder: "to measure", note: say("on the ceiling: 300 mm and more") }),
+          words("name", says("name")),
+          choice("kind", says("for"), ALARM_KINDS),
+          choice("mounting", says("hangs"), MOUNTINGS),
+          mm("burner_mm", says("burner"), { clearable: true, placeholder: says("measure"), note: say(says("mm")) }),
+          mm("below_ceiling_mm", says("under-ceiling"), { clearable: true, placeholder: says("measure"), note: say(says("wall-mm-more")) }),
+          mm("wall_mm", says("wall"), { clearable: true, placeholder: says("measure"), note: say(says("ceiling-mm-more")) }),
         ]}
         item={a}
         onSet={(key, value, label) => void set(a, { [key]: value }, label)}
       />
-      <TakeOut remove={() => remove(a)}>Remove</TakeOut>
+      <TakeOut remove={() => remove(a)}>{says("remove")}</TakeOut>
     </Slate>
   );
 }
@@ -195,37 +199,37 @@ function Whole() {
   const a = part.air;
   const damp = w.damp ?? {};
   return (
-    <Slate title="Heat and air" sub="air and damp">
+    <Slate title={says("heat-air")} sub={says("air-damp")}>
       <FindingList
         findings={report.findings.filter(
           (f) => f.stage === "warmth" && /^(air|vent|alarm|surface)/.test(f.subject) && !f.rule.startsWith("warm-shell") && !f.rule.startsWith("warm-cab"),
         )}
       />
-      <SlateFig k="air/night/indoor_rh_frac" label="humidity at night" />
-      <SlateFig k="air/day/indoor_rh_frac" label="humidity by day" />
-      <SlateFig k="air/night/dew_point_c" label="the air condenses at" />
-      <SlateFig k="air/night/flow_m3_h" label="air at night" />
-      <SlateFig k="air/night/required_flow_m3_h" label="air for 60 % at night" />
-      <SlateFig k="air/night/ventilation_heat_w" label="heat that this air takes" />
-      <SlateFig k="air/co2_ppm" label="carbon dioxide, in the long run" />
+      <SlateFig k="air/night/indoor_rh_frac" label={says("humidity-night")} />
+      <SlateFig k="air/day/indoor_rh_frac" label={says("humidity-day")} />
+      <SlateFig k="air/night/dew_point_c" label={says("air-condenses")} />
+      <SlateFig k="air/night/flow_m3_h" label={says("air-night")} />
+      <SlateFig k="air/night/required_flow_m3_h" label={says("air-night-2")} />
+      <SlateFig k="air/night/ventilation_heat_w" label={says("heat-air-takes")} />
+      <SlateFig k="air/co2_ppm" label={says("carbon-dioxide-long-run")} />
       {a.gas_high_mm2 != null && a.gas_low_mm2 != null && (
         <>
-          <HeadroomBar label="fixed vents, high" need={a.gas_high_mm2} have={a.have_high_mm2} unit="mm²" margin={0} />
-          <HeadroomBar label="fixed vents, low" need={a.gas_low_mm2} have={a.have_low_mm2} unit="mm²" margin={0} />
+          <HeadroomBar label={says("fixed-vents-high")} need={a.gas_high_mm2} have={a.have_high_mm2} unit="mm²" margin={0} />
+          <HeadroomBar label={says("fixed-vents-low")} need={a.gas_low_mm2} have={a.have_low_mm2} unit="mm²" margin={0} />
         </>
       )}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">What gives off moisture</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("what-gives-off-moisture")}</h3>
       <Fields
         specs={[
-          quantity("meals_per_day", "meals cooked a day", "count", "", { clearable: true, placeholder: "2" }),
-          quantity("showers_per_day", "showers a day", "count", "", { clearable: true, placeholder: "0.5" }),
-          quantity("wet_coats_per_day", "wet coats a day", "count", ""),
-          quantity("wet_clothes_kg_per_day", "washing dried inside a day", "mass", "kg"),
-          quantity("dogs", "dogs", "count", ""),
-          quantity("hob_kw", say("open flames of the hob"), "power", "kW", { scale: 0.001 }),
-          quantity("hob_h_per_day", "hours a day", "time", "h"),
-          choice("hob_fuel", say("the hob burns"), HOB_FUELS),
-          flag("hob_heats", "it is used to keep warm"),
+          quantity("meals_per_day", says("meals-cooked-day"), "count", "", { clearable: true, placeholder: "2" }),
+          quantity("showers_per_day", says("showers-day"), "count", "", { clearable: true, placeholder: "0.5" }),
+          quantity("wet_coats_per_day", says("wet-coats-day"), "count", ""),
+          quantity("wet_clothes_kg_per_day", says("washing-dried-inside-day"), "mass", "kg"),
+          quantity("dogs", says("dogs"), "count", ""),
+          quantity("hob_kw", say(says("open-flames-hob")), "power", "kW", { scale: 0.001 }),
+          quantity("hob_h_per_day", says("hours-day"), "time", "h"),
+          choice("hob_fuel", say(says("hob-burns")), HOB_FUELS),
+          flag("hob_heats", says("used-keep-warm")),
         ]}
         item={damp}
         onSet={(key, value, label) =>
@@ -247,18 +251,19 @@ export function AirView() {
   const addVent = vents.add;
   const addAlarm = alarms.add;
   const create = useCallback(async () => {
-    const id = list === "vents" ? await addVent({ name: "Vent", kind: "fixed_roof", free_area_mm2: 8000 }) : await addAlarm({ name: "Alarm", kind: "co" });
+    const id =
+      list === "vents" ? await addVent({ name: says("vent"), kind: "fixed_roof", free_area_mm2: 8000 }) : await addAlarm({ name: says("alarm-2"), kind: "co" });
     if (id) hand.pick(list === "vents" ? "vent" : "alarm", id);
   }, [addVent, addAlarm, list, hand.pick]);
   useCall("bothy:new", create);
   const v = hand.kind === "vent" ? vents.items.find((x) => x.id === hand.id) : undefined;
   const al = hand.kind === "alarm" ? alarms.items.find((x) => x.id === hand.id) : undefined;
   const columns: Column<Vent>[] = [
-    nameColumn(vents, "vent", "28%"),
-    wordColumn("kind", "kind", "20%", (x) => wordOf(VENT_KINDS, x.kind)),
+    nameColumn(vents, says("vent-2"), "28%"),
+    wordColumn("kind", says("kind"), "20%", (x) => wordOf(VENT_KINDS, x.kind)),
     {
       key: "area",
-      label: "free area",
+      label: says("free-area"),
       width: "14%",
       align: "right",
       kind: "quantity",
@@ -266,34 +271,34 @@ export function AirView() {
       unit: "mm²",
       show: (x) => show(x.free_area_mm2, "mm²", units),
       value: (x) => x.free_area_mm2,
-      set: (x, q) => q && void vents.set(x, { free_area_mm2: q.value * 1e6 }, "free area"),
+      set: (x, q) => q && void vents.set(x, { free_area_mm2: q.value * 1e6 }, says("free-area")),
     },
-    { key: "flow", label: "moves", width: "13%", align: "right", kind: "computed", show: (x) => <Fig k={`vents/${x.id}/flow_m3_h`} /> },
-    { key: "power", label: "draws", width: "10%", align: "right", kind: "computed", show: (x) => <Fig k={`vents/${x.id}/fan_power_w`} /> },
-    wordColumn("night", "at night", "15%", (x) => (x.at_night ? "open or running" : x.closable ? "shut" : "always open")),
+    { key: "flow", label: says("moves"), width: "13%", align: "right", kind: "computed", show: (x) => <Fig k={`vents/${x.id}/flow_m3_h`} /> },
+    { key: "power", label: says("draws"), width: "10%", align: "right", kind: "computed", show: (x) => <Fig k={`vents/${x.id}/fan_power_w`} /> },
+    wordColumn("night", says("night"), "15%", (x) => (x.at_night ? says("open-running") : x.closable ? says("shut") : says("always-open"))),
   ];
   const alarmColumns: Column<Alarm & { name: string }>[] = [
-    nameColumn(alarms, "alarm", "34%"),
-    wordColumn("kind", "for", "22%", (x) => wordOf(ALARM_KINDS, x.kind)),
-    wordColumn("where", "hangs", "18%", (x) => wordOf(MOUNTINGS, x.mounting ?? "wall")),
+    nameColumn(alarms, says("alarm-3"), "34%"),
+    wordColumn("kind", says("for"), "22%", (x) => wordOf(ALARM_KINDS, x.kind)),
+    wordColumn("where", says("hangs"), "18%", (x) => wordOf(MOUNTINGS, x.mounting ?? "wall")),
     {
       key: "burner",
-      label: "from the burner",
+      label: says("burner"),
       width: "26%",
       align: "right",
       kind: "computed",
-      show: (x) => (x.burner_mm != null ? say(`${x.burner_mm} mm`) : "to measure"),
+      show: (x) => (x.burner_mm != null ? say(`${x.burner_mm} mm`) : says("measure")),
     },
   ];
   return (
     <Bench
-      title="Heat and air"
+      title={says("heat-air")}
       sentence={<Sentence />}
       picture={<Damp />}
       tools={
         <>
-          <StageViews stage="Heat and air" views={VIEWS} />
-          <span className="flex" role="group" aria-label="What the ledger lists">
+          <StageViews stage={says("heat-air")} views={VIEWS} />
+          <span className="flex" role="group" aria-label={says("what-ledger-lists")}>
             {(["vents", "alarms"] as const).map((k) => (
               <button
                 key={k}
@@ -302,12 +307,12 @@ export function AirView() {
                 aria-pressed={k === list}
                 onClick={() => setList(k)}
               >
-                {k === "vents" ? "fans and vents" : "alarms"}
+                {k === "vents" ? says("fans-vents") : says("alarms")}
               </button>
             ))}
           </span>
           <button type="button" className="btn btn-main" onClick={() => void create()}>
-            {list === "vents" ? "Add a vent (n)" : "Add an alarm (n)"}
+            {list === "vents" ? says("add-vent-n") : says("add-alarm-n")}
           </button>
         </>
       }
@@ -315,22 +320,22 @@ export function AirView() {
         list === "vents" ? (
           <ItemLedger
             key=" Fans and vents"
-            label="Fans and vents"
+            label={says("fans-vents-2")}
             list={vents}
             kind="vent"
             columns={columns}
             onAdd={create}
-            empty={"No vent yet. A fixed one high and a fixed one low keep the air at night; “What Bothy suggests” in the view Shell sizes them."}
+            empty={says("no-vent-yet-fixed")}
           />
         ) : (
           <ItemLedger
             key=" Alarms"
-            label="Alarms"
+            label={says("alarms-2")}
             list={alarms}
             kind="alarm"
             columns={alarmColumns}
             onAdd={create}
-            empty={"No alarm yet: carbon monoxide where something burns and near sleepers, smoke on the ceiling where people sleep."}
+            empty={says("no-alarm-yet-carbon")}
           />
         )
       }

@@ -4,6 +4,7 @@ import { SERVICES } from "../../pictures/services";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/warmth";
 import type { WarmDuct } from "./edit";
 
 /** Runs in the order of the tree, each with its depth. */
@@ -36,11 +37,10 @@ export function DuctPicture() {
   const at = new Map(rows.map((r, i) => [r.d.id, i]));
   const most = Math.max(1, ...rows.map(({ d }) => part.ducts[d.id]).map((r) => (r && !r.trunk ? Math.max(r.need_w, r.delivered_w) : 0)));
   const heater = (design.warmth?.heaters ?? []).find((h) => h.air_flow_m3_h != null);
-  if (!rows.length || !heater)
-    return <p className="p-4 text-dim">{heater ? "No run yet: add the first one below." : "No heater that blows air: add one in the view Heating first."}</p>;
+  if (!rows.length || !heater) return <p className="p-4 text-dim">{heater ? says("no-run-yet-add") : says("no-heater-blows-air")}</p>;
   return (
     <div ref={box} className="px-2 pt-1">
-      <svg viewBox={`0 0 ${width} ${H}`} className="block w-full" role="group" aria-label="Runs of the heater with flow, temperature and heat">
+      <svg viewBox={`0 0 ${width} ${H}`} className="block w-full" role="group" aria-label={says("runs-heater-flow-temperature")}>
         <rect
           x="12"
           y="36"
@@ -59,7 +59,7 @@ export function DuctPicture() {
           </text>
         )}
         <text x={end + 10} y="22" fontSize="10.5" fill="var(--color-dim)">
-          arrives (filled) of what is needed (frame)
+          {says("arrives-filled-what-needed")}
         </text>
         {rows.map(({ d, depth }, i) => {
           const r = part.ducts[d.id];
@@ -92,12 +92,18 @@ export function DuctPicture() {
                 {`${d.name} `}
                 <tspan className="num" fill="var(--color-dim)" fontSize="10">
                   {say(
-                    `${d.diameter_mm} mm, ${d.length_m} m${(d.insulation_mm ?? 0) > 0 ? ", sleeved" : ""}${d.damper && d.damper !== "none" ? `, damper ${d.damper.slice(7)}°` : ""} `,
+                    says("mm-m-sleeved-damper", {
+                      diameter_mm: d.diameter_mm,
+                      length_m: d.length_m,
+                      some_insulation_mm: (d.insulation_mm ?? 0) > 0,
+                      has_damper_and_not_none: d.damper && d.damper !== "none",
+                      damper: d.damper && d.damper !== "none" ? d.damper.slice(7) : "",
+                    }),
                   )}
                 </tspan>
               </text>
               <text x={from + 8} y={y(i) + wide / 2 + 11} fontSize="10" className="num" fill="var(--color-dim)">
-                {r ? say(`${Math.round(flow)} m³/h at ${Math.round(r.supply_c)}° `) : "closed "}
+                {r ? say(says("m-h", { flow: Math.round(flow), supply_c: Math.round(r.supply_c) })) : says("closed")}
               </text>
               {r && !r.trunk && (
                 <g>
@@ -114,7 +120,7 @@ export function DuctPicture() {
                     fillOpacity="0.6"
                   />
                   <text x={end + 10} y={y(i) - 5} fontSize="10.5" className="num" fill="currentColor">
-                    {`${Math.round(r.delivered_w)} of ${Math.round(r.need_w)} W, ${d.zone}`}
+                    {says("w", { delivered_w: Math.round(r.delivered_w), need_w: Math.round(r.need_w), zone: d.zone })}
                   </text>
                 </g>
               )}

@@ -17,12 +17,13 @@ import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/warmth";
 import { DuctPicture } from "./DuctPicture";
 import { type LoopZone, useDucts, useLoopZones, useWarmth, type WarmDuct } from "./edit";
 import { Sentence } from "./Sentence";
 import { DAMPERS, EMITTERS, FLUIDS, GRILLES, JOINTS, LIES, RETURNS, VIEWS, wordOf } from "./words";
 
-const CAUTION = "Outlet ducts reach 100 °C and more, coolant 90 °C under pressure: open the cap cold. One outlet always stays open.";
+const CAUTION = says("outlet-ducts-reach-c");
 
 function DuctSlate({ d }: { d: WarmDuct }) {
   const say = useSaid();
@@ -34,40 +35,46 @@ function DuctSlate({ d }: { d: WarmDuct }) {
   return (
     <Slate
       title={d.name}
-      sub={r ? (r.trunk ? "a trunk that feeds branches" : `${Math.round(r.delivered_w)} of ${Math.round(r.need_w)} W for “${d.zone}”`) : "closed"}
+      sub={
+        r
+          ? r.trunk
+            ? says("trunk-feeds-branches")
+            : says("w-2", { delivered_w: Math.round(r.delivered_w), need_w: Math.round(r.need_w), zone: d.zone })
+          : says("closed-2")
+      }
     >
       <FindingList findings={report.findings.filter((f) => f.subject === `duct:${d.id}`)} />
       {r && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          {say(`${Math.round(r.flow_m3_h)} m³/h go in at `)}
+          {say(says("m-h-go", { flow_m3_h: Math.round(r.flow_m3_h) }))}
           {say(`${Math.round(r.supply_c)} °C`)}
-          {r.outlet_c != null && say(` and come out at ${Math.round(r.outlet_c)} °C; ${Math.round(r.loss_w)} W are lost on the way`)}.
+          {r.outlet_c != null && say(says("come-out-c-w", { outlet_c: Math.round(r.outlet_c), loss_w: Math.round(r.loss_w) }))}.
         </p>
       )}
       <Fields
         specs={[
-          words("name", "name"),
+          words("name", says("name")),
           choice(
             "parent",
-            "branches off",
+            says("branches-off"),
             items.filter((x) => !mine.has(x.id)).map((x) => ({ value: x.id, word: x.name })),
-            { none: "the heater" },
+            { none: says("heater") },
           ),
-          count("outlet", "outlet of the heater", { note: "1 is the hottest where they differ" }),
-          words("zone", "warms the zone"),
-          mm("diameter_mm", "bore"),
-          quantity("length_m", "length", "length", "m"),
-          count("bends_90", "bends of 90°"),
-          count("bends_45", "bends of 45°"),
-          choice("joint", "begins", JOINTS),
-          choice("grille", "grille", GRILLES),
-          choice("damper", "damper, from open", DAMPERS),
-          flag("closable", "its outlet can be closed"),
-          flag("open", "it is open"),
-          mm("insulation_mm", "sleeve"),
-          choice("lies", "lies", LIES),
-          mm("bend_radius_mm", "bent to a radius of", { clearable: true, placeholder: "not entered" }),
-          mm("to_fabric_mm", "grille to fabric", { clearable: true, placeholder: "to measure", note: say("200 mm at least") }),
+          count("outlet", says("outlet-heater"), { note: says("hottest-where-they-differ") }),
+          words("zone", says("warms-zone")),
+          mm("diameter_mm", says("bore")),
+          quantity("length_m", says("length"), "length", "m"),
+          count("bends_90", says("bends")),
+          count("bends_45", says("bends-2")),
+          choice("joint", says("begins"), JOINTS),
+          choice("grille", says("grille"), GRILLES),
+          choice("damper", says("damper-open"), DAMPERS),
+          flag("closable", says("outlet-can-closed")),
+          flag("open", says("open")),
+          mm("insulation_mm", says("sleeve")),
+          choice("lies", says("lies"), LIES),
+          mm("bend_radius_mm", says("bent-radius"), { clearable: true, placeholder: says("not-entered") }),
+          mm("to_fabric_mm", says("grille-fabric"), { clearable: true, placeholder: says("measure"), note: say(says("mm-least")) }),
         ]}
         item={d}
         onSet={(key, value, label) =>
@@ -85,7 +92,7 @@ function DuctSlate({ d }: { d: WarmDuct }) {
           )
         }
       />
-      <TakeOut remove={() => remove(d)}>Remove this run</TakeOut>
+      <TakeOut remove={() => remove(d)}>{says("remove-run")}</TakeOut>
     </Slate>
   );
 }
@@ -100,32 +107,35 @@ function LoopZoneSlate({ z }: { z: LoopZone }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `loopzone:${z.id}`)} />
       {r && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          {Math.round(r.heat_w)} W with {say(`${r.flow_l_min.toFixed(1)} L/min at `)}
-          {say(`${r.velocity_m_s.toFixed(2)} m/s; its pipe takes `)}
-          {say(`${r.drop_kpa.toFixed(1)} kPa, its valve must take `)}
-          {say(`${r.throttle_kpa.toFixed(1)} kPa more.`)}
+          {says("w-3", {
+            heat_w: Math.round(r.heat_w),
+            l_min: say(says("l-min", { flow_l_min: r.flow_l_min })),
+            m_pipe_takes: say(says("m-pipe-takes", { velocity_m_s: r.velocity_m_s })),
+            kpa_valve_must: say(says("kpa-valve-must-take", { drop_kpa: r.drop_kpa })),
+            kpa_more: say(says("kpa-more", { throttle_kpa: r.throttle_kpa })),
+          })}
         </p>
       )}
       <Fields
         specs={[
-          words("name", "name"),
-          choice("emitter", "gives its heat by", EMITTERS),
-          words("zone", "zone"),
-          quantity("rated_w", "rated output", "power", "W", { note: say("a convector’s at 50 K") }),
-          { key: "ua_w_k", label: "W for each kelvin", kind: "quantity", dimension: "count", unit: "", clearable: true, placeholder: "from the rating" },
-          quantity("area_m2", "floor", "surface", "m²", { clearable: true, placeholder: "no floor" }),
-          quantity("floor_c", "floor’s surface", "temperature", "°C"),
-          quantity("pipe_length_m", "pipe, both ways", "length", "m"),
-          count("elbows", "elbows"),
-          quantity("drop_kpa", "the emitter’s own drop", "pressure", "kPa", { scale: 0.001 }),
-          flag("open", "its valve is open"),
+          words("name", says("name")),
+          choice("emitter", says("gives-heat"), EMITTERS),
+          words("zone", says("zone")),
+          quantity("rated_w", says("rated-output"), "power", "W", { note: say(says("convectors-k")) }),
+          { key: "ua_w_k", label: says("w-each-kelvin"), kind: "quantity", dimension: "count", unit: "", clearable: true, placeholder: says("rating") },
+          quantity("area_m2", says("floor"), "surface", "m²", { clearable: true, placeholder: says("no-floor") }),
+          quantity("floor_c", says("floors-surface"), "temperature", "°C"),
+          quantity("pipe_length_m", says("pipe-both-ways"), "length", "m"),
+          count("elbows", says("elbows")),
+          quantity("drop_kpa", says("emitters-own-drop"), "pressure", "kPa", { scale: 0.001 }),
+          flag("open", says("valve-open")),
         ]}
         item={z}
         onSet={(key, value, label) =>
           void set(z, { [key]: key === "zone" ? String(value).toLowerCase() : key === "elbows" ? Math.max(0, Math.round(Number(value ?? 0))) : value }, label)
         }
       />
-      <TakeOut remove={() => remove(z)}>Remove this zone</TakeOut>
+      <TakeOut remove={() => remove(z)}>{says("remove-zone")}</TakeOut>
     </Slate>
   );
 }
@@ -137,100 +147,114 @@ function Whole() {
   const loop = w.loop;
   const p = part.loop;
   return (
-    <Slate title="Heat and air" sub="ducts and loop">
+    <Slate title={says("heat-air")} sub={says("ducts-loop")}>
       <FindingList findings={report.findings.filter((f) => f.stage === "warmth" && /^(duct|loop|drying)/.test(f.subject))} />
       <SlateFigs ks={["ducts/total_flow_m3_h", "ducts/plenum_pressure_pa", "ducts/mean_supply_temp_c", "ducts/delivered_w"]} />
       <Fields
         specs={[
-          quantity("return_area_mm2", "return grille, free", "surface", "mm²", { scale: 1e6, clearable: true, placeholder: "not entered" }),
-          choice("return_from", "return air from", RETURNS),
+          quantity("return_area_mm2", says("return-grille-free"), "surface", "mm²", { scale: 1e6, clearable: true, placeholder: says("not-entered") }),
+          choice("return_from", says("return-air"), RETURNS),
         ]}
         item={w}
         onSet={(key, value, label) => void set(key, value, label)}
       />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Drying cupboard</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("drying-cupboard")}</h3>
       {w.drying ? (
         <>
           {part.drying && (
             <p className={`my-1 text-[12px] ${part.drying.works ? "" : "text-[#f3b3a4]"}`}>
               {say(
-                `${Math.round(part.drying.carries_g_h)} g of water an hour at ${part.drying.temp_c.toFixed(0)} °C: dry in ${part.drying.hours > 99 ? "days" : `${part.drying.hours.toFixed(1)} h`}; ${Math.round(part.drying.duct_w)} W come in, ${Math.round(part.drying.heat_w)} W evaporate it.`,
+                says("g-water-hour-c", {
+                  carries_g_h: Math.round(part.drying.carries_g_h),
+                  temp_c: part.drying.temp_c,
+                  hours_more: part.drying.hours > 99,
+                  hours: part.drying.hours,
+                  duct_w: Math.round(part.drying.duct_w),
+                  heat_w: Math.round(part.drying.heat_w),
+                }),
               )}
             </p>
           )}
           <Fields
             specs={[
-              quantity("water_g", "water to take out", "mass", "g", { scale: 1000 }),
+              quantity("water_g", says("water-take-out"), "mass", "g", { scale: 1000 }),
               quantity("hours", "in", "time", "h"),
-              quantity("flow_m3_h", "its fan moves", "airflow", "m³/h"),
+              quantity("flow_m3_h", says("fan-moves"), "airflow", "m³/h"),
               choice(
                 "duct",
-                "warmed by",
+                says("warmed"),
                 (w.ducts ?? []).map((d) => ({ value: d.id, word: d.name })),
-                { none: "nothing" },
+                { none: says("nothing") },
               ),
-              choice("vented", "its air goes", [
+              choice("vented", says("air-goes"), [
                 { value: "outside", word: "outside" },
                 { value: "inside", word: "into the room" },
               ]),
             ]}
             item={w.drying}
-            onSet={(key, value, label) => void edit([{ op: "replace", path: `/warmth/drying/${key}`, value }], `drying cupboard: ${label}`)}
+            onSet={(key, value, label) => void edit([{ op: "replace", path: `/warmth/drying/${key}`, value }], says("drying-cupboard-2", { label }))}
           />
-          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("drying", null, "no drying cupboard")}>
-            no drying cupboard
+          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("drying", null, says("no-drying-cupboard"))}>
+            {says("no-drying-cupboard")}
           </button>
         </>
       ) : (
         <button
           type="button"
           className="btn btn-slate"
-          onClick={() => void set("drying", { name: "Drying cupboard", water_g: 1500, hours: 8, flow_m3_h: 45 }, "a drying cupboard")}
+          onClick={() => void set("drying", { name: says("drying-cupboard"), water_g: 1500, hours: 8, flow_m3_h: 45 }, says("drying-cupboard-3"))}
         >
-          Add a drying cupboard
+          {says("add-drying-cupboard")}
         </button>
       )}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Coolant loop</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("coolant-loop")}</h3>
       {loop ? (
         <>
           {p && (
             <p className="my-1 text-[12px]">
               {say(
-                `${Math.round(p.heat_w)} W with ${p.flow_l_min.toFixed(1)} L/min; ${p.head_m.toFixed(2)} m of head${p.pump_head_m != null ? `, the pump gives ${p.pump_head_m.toFixed(2)} m` : ""}. Header: ${p.header_space_l.toFixed(2)} L free.`,
+                says("w-l-min-m", {
+                  heat_w: Math.round(p.heat_w),
+                  flow_l_min: p.flow_l_min,
+                  head_m: p.head_m,
+                  has_pump_head_m: p.pump_head_m != null,
+                  pump_head_m: p.pump_head_m ?? 0,
+                  header_space_l: p.header_space_l,
+                }),
               )}
-              {p.hot_water_c != null && say(` Hot water at ${p.hot_water_c.toFixed(0)} °C; ${(p.hot_water_38_l_min ?? 0).toFixed(1)} L/min at 38 °C.`)}
+              {p.hot_water_c != null && say(says("hot-water-c-l", { hot_water_c: p.hot_water_c, hot_water_38_l_min: p.hot_water_38_l_min ?? 0 }))}
             </p>
           )}
           <Fields
             specs={[
-              choice("fluid", "coolant", FLUIDS),
-              quantity("supply_c", "supply", "temperature", "°C"),
-              count("delta_t_k", "comes back cooler by, K"),
-              mm("pipe_inner_mm", "pipe, inside"),
-              quantity("pump_flow_max_l_min", "pump, free flow", "flow", "L/min"),
-              quantity("pump_head_max_m", "pump, shut head", "length", "m"),
-              quantity("volume_l", "coolant in it", "volume", "L"),
-              quantity("header_space_l", "header, free space", "volume", "L", { clearable: true, placeholder: "not entered" }),
-              quantity("hot_water_l_min", "hot water drawn", "flow", "L/min"),
-              flag("high_point_without_bleed", "a high point has no bleed"),
-              flag("double_wall", "double wall to the drinking water"),
-              flag("mixing_valve", say("a thermostatic valve at the taps")),
+              choice("fluid", says("coolant"), FLUIDS),
+              quantity("supply_c", says("supply"), "temperature", "°C"),
+              count("delta_t_k", says("comes-back-cooler-k")),
+              mm("pipe_inner_mm", says("pipe-inside")),
+              quantity("pump_flow_max_l_min", says("pump-free-flow"), "flow", "L/min"),
+              quantity("pump_head_max_m", says("pump-shut-head"), "length", "m"),
+              quantity("volume_l", says("coolant-2"), "volume", "L"),
+              quantity("header_space_l", says("header-free-space"), "volume", "L", { clearable: true, placeholder: says("not-entered") }),
+              quantity("hot_water_l_min", says("hot-water-drawn"), "flow", "L/min"),
+              flag("high_point_without_bleed", says("high-point-has-no")),
+              flag("double_wall", says("double-wall-drinking-water")),
+              flag("mixing_valve", say(says("thermostatic-valve-taps"))),
             ]}
             item={loop}
             onSet={(key, value, label) => {
               const pump = key === "pump_flow_max_l_min" ? "pump_head_max_m" : key === "pump_head_max_m" ? "pump_flow_max_l_min" : null;
               const other =
                 pump && loop[pump] == null ? [{ op: "replace" as const, path: `/warmth/loop/${pump}`, value: pump === "pump_head_max_m" ? 2 : 15 }] : [];
-              void edit([{ op: "replace", path: `/warmth/loop/${key}`, value }, ...other], `coolant loop: ${label}`);
+              void edit([{ op: "replace", path: `/warmth/loop/${key}`, value }, ...other], says("coolant-loop-2", { label }));
             }}
           />
-          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("loop", null, "no coolant loop")}>
-            no coolant loop
+          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("loop", null, says("no-coolant-loop"))}>
+            {says("no-coolant-loop")}
           </button>
         </>
       ) : (
-        <button type="button" className="btn btn-slate" onClick={() => void set("loop", { zones: [] }, "a coolant loop")}>
-          Add a coolant loop
+        <button type="button" className="btn btn-slate" onClick={() => void set("loop", { zones: [] }, says("coolant-loop-3"))}>
+          {says("add-coolant-loop")}
         </button>
       )}
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
@@ -252,45 +276,46 @@ export function DuctsView() {
   const addZone = loop.add;
   const shown = w.loop && list === "loop" ? "loop" : "ducts";
   const create = useCallback(async () => {
-    const id = shown === "loop" ? await addZone({ name: "Convector", rated_w: 1000, pipe_length_m: 4 }) : await addDuct({ name: "Run", length_m: 1.5 });
+    const id =
+      shown === "loop" ? await addZone({ name: says("convector"), rated_w: 1000, pipe_length_m: 4 }) : await addDuct({ name: says("run"), length_m: 1.5 });
     if (id) hand.pick(shown === "loop" ? "loopzone" : "duct", id);
   }, [addDuct, addZone, shown, hand.pick]);
   useCall("bothy:new", create);
   const d = hand.kind === "duct" ? ducts.items.find((x) => x.id === hand.id) : undefined;
   const z = hand.kind === "loopzone" ? loop.items.find((x) => x.id === hand.id) : undefined;
-  const nameOf = (id: string | null | undefined) => ducts.items.find((x) => x.id === id)?.name ?? "the heater";
+  const nameOf = (id: string | null | undefined) => ducts.items.find((x) => x.id === id)?.name ?? says("heater");
   const columns: Column<WarmDuct>[] = [
-    nameColumn(ducts, "run", "22%"),
-    wordColumn("parent", "from", "16%", (x) => (x.parent ? nameOf(x.parent) : `heater, outlet ${x.outlet ?? 1}`)),
+    nameColumn(ducts, says("run-2"), "22%"),
+    wordColumn("parent", says("from"), "16%", (x) => (x.parent ? nameOf(x.parent) : says("heater-outlet", { outlet: x.outlet ?? 1 }))),
     {
       key: "zone",
-      label: "zone",
+      label: says("zone"),
       width: "10%",
       kind: "text",
       show: (x) => x.zone,
       value: (x) => x.zone ?? "living",
-      set: (x, zone) => void ducts.set(x, { zone: zone.toLowerCase() }, "zone"),
+      set: (x, zone) => void ducts.set(x, { zone: zone.toLowerCase() }, says("zone")),
     },
     lengthColumn(ducts, "9%", units),
     {
       key: "damper",
-      label: "damper",
+      label: says("damper"),
       width: "10%",
       kind: "choice",
       options: DAMPERS,
       show: (x) => wordOf(DAMPERS, x.damper ?? "none"),
       value: (x) => x.damper ?? "none",
-      set: (x, v) => void ducts.set(x, { damper: v as WarmDuct["damper"] }, "damper"),
+      set: (x, v) => void ducts.set(x, { damper: v as WarmDuct["damper"] }, says("damper")),
     },
-    { key: "flow", label: "air", width: "11%", align: "right", kind: "computed", show: (x) => show(part.ducts[x.id]?.flow_m3_h, "m³/h", units, 2) },
-    { key: "temp", label: "comes out at", width: "10%", align: "right", kind: "computed", show: (x) => show(part.ducts[x.id]?.outlet_c, "°C", units, 2) },
-    { key: "heat", label: "arrives", width: "12%", align: "right", kind: "computed", show: (x) => show(part.ducts[x.id]?.delivered_w, "W", units) },
+    { key: "flow", label: says("air"), width: "11%", align: "right", kind: "computed", show: (x) => show(part.ducts[x.id]?.flow_m3_h, "m³/h", units, 2) },
+    { key: "temp", label: says("comes-out"), width: "10%", align: "right", kind: "computed", show: (x) => show(part.ducts[x.id]?.outlet_c, "°C", units, 2) },
+    { key: "heat", label: says("arrives"), width: "12%", align: "right", kind: "computed", show: (x) => show(part.ducts[x.id]?.delivered_w, "W", units) },
   ];
   const loopColumns: Column<LoopZone>[] = [
-    nameColumn(loop, "zone of the loop", "26%"),
+    nameColumn(loop, says("zone-loop"), "26%"),
     {
       key: "emitter",
-      label: "by",
+      label: says("by"),
       width: "22%",
       kind: "choice",
       options: EMITTERS,
@@ -298,12 +323,19 @@ export function DuctsView() {
       value: (x) => x.emitter ?? "fan_coil",
       set: (x, v) => void loop.set(x, { emitter: v as LoopZone["emitter"] }, "emitter"),
     },
-    { key: "heat", label: "heat", width: "13%", align: "right", kind: "computed", show: (x) => show(part.loop?.zones[x.id]?.heat_w, "W", units) },
-    { key: "flow", label: "flow", width: "13%", align: "right", kind: "computed", show: (x) => show(part.loop?.zones[x.id]?.flow_l_min, "L/min", units, 2) },
-    { key: "drop", label: "its drop", width: "13%", align: "right", kind: "computed", show: (x) => show(part.loop?.zones[x.id]?.drop_kpa, "kPa", units, 2) },
+    { key: "heat", label: says("heat"), width: "13%", align: "right", kind: "computed", show: (x) => show(part.loop?.zones[x.id]?.heat_w, "W", units) },
+    {
+      key: "flow",
+      label: says("flow"),
+      width: "13%",
+      align: "right",
+      kind: "computed",
+      show: (x) => show(part.loop?.zones[x.id]?.flow_l_min, "L/min", units, 2),
+    },
+    { key: "drop", label: says("drop"), width: "13%", align: "right", kind: "computed", show: (x) => show(part.loop?.zones[x.id]?.drop_kpa, "kPa", units, 2) },
     {
       key: "valve",
-      label: "its valve takes",
+      label: says("valve-takes"),
       width: "13%",
       align: "right",
       kind: "computed",
@@ -312,14 +344,14 @@ export function DuctsView() {
   ];
   return (
     <Bench
-      title="Heat and air"
+      title={says("heat-air")}
       sentence={<Sentence />}
       picture={<DuctPicture />}
       tools={
         <>
-          <StageViews stage="Heat and air" views={VIEWS} />
+          <StageViews stage={says("heat-air")} views={VIEWS} />
           {w.loop && (
-            <span className="flex" role="group" aria-label="What the ledger lists">
+            <span className="flex" role="group" aria-label={says("what-ledger-lists")}>
               {(["ducts", "loop"] as const).map((k) => (
                 <button
                   key={k}
@@ -328,42 +360,34 @@ export function DuctsView() {
                   aria-pressed={k === shown}
                   onClick={() => setList(k)}
                 >
-                  {k === "ducts" ? "ducts" : "coolant loop"}
+                  {k === "ducts" ? says("ducts") : says("coolant-loop-4")}
                 </button>
               ))}
             </span>
           )}
           <button type="button" className="btn btn-main" onClick={() => void create()}>
-            {shown === "loop" ? "Add a zone (n)" : "Add a run (n)"}
+            {shown === "loop" ? says("add-zone-n") : says("add-run-n")}
           </button>
           <button type="button" className="btn" aria-pressed={proposing} onClick={() => setProposing(!proposing)}>
-            {proposing ? "The runs" : "Dampers that Bothy would set"}
+            {proposing ? says("runs") : says("dampers-bothy-would-set")}
           </button>
         </>
       }
       ledger={
         proposing ? (
-          <Proposals groups={["ducts"]} empty="Nothing to propose until a heater blows into runs." />
+          <Proposals groups={["ducts"]} empty={says("nothing-propose-until-heater")} />
         ) : shown === "loop" ? (
           <ItemLedger
             key=" Zones of the loop"
-            label="Zones of the loop"
+            label={says("zones-loop")}
             list={loop}
             kind="loopzone"
             columns={loopColumns}
             onAdd={create}
-            empty={"No zone yet: a convector under the bench, a fan coil by the step, the exchanger for hot water."}
+            empty={says("no-zone-yet-convector")}
           />
         ) : (
-          <ItemLedger
-            key=" Runs"
-            label="Runs"
-            list={ducts}
-            kind="duct"
-            columns={columns}
-            onAdd={create}
-            empty={"No run yet. Begin with the coldest places: cab glass, rear doors, the sliding door’s step; then washroom, bed, tank bay."}
-          />
+          <ItemLedger key=" Runs" label={says("runs-2")} list={ducts} kind="duct" columns={columns} onAdd={create} empty={says("no-run-yet-begin")} />
         )
       }
       slate={d ? <DuctSlate d={d} /> : z ? <LoopZoneSlate z={z} /> : <Whole />}

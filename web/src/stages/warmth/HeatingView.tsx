@@ -16,12 +16,12 @@ import { Bench } from "../../shell/Bench";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/warmth";
 import { type Heater, useHeaters } from "./edit";
 import { Sentence } from "./Sentence";
 import { ENDS, FUELS, HEATER_KINDS, PLACES, VIEWS, wordOf } from "./words";
 
-const CAUTION =
-  "Carbon monoxide kills without smell: sealed combustion outside, an alarm tested monthly, never a hob or an unflued heater to keep warm, never asleep with one lit. Alarm sounds: out, doors open, burner off from outside if you can. All burners off for filling up, on ferries, in tunnels and closed places.";
+const CAUTION = says("carbon-monoxide-kills-without");
 
 /** Heat by month as posts with the fuel over them, and the warm-up as a curve. */
 function Year() {
@@ -40,9 +40,9 @@ function Year() {
   const y2 = up ? scaleLinear([Math.min(...temps), Math.max(...temps) + 2], [H - 40, 34]) : null;
   return (
     <div ref={box} className="px-2 pt-1">
-      <svg viewBox={`0 0 ${width} ${H}`} className="block w-full" role="img" aria-label="Heat by month, and the warm-up from the cold">
+      <svg viewBox={`0 0 ${width} ${H}`} className="block w-full" role="img" aria-label={says("heat-month-warm-up")}>
         <text x="8" y="18" fontSize="12" fontWeight="600" fill="currentColor">
-          {`heat a month, kWh${fuel ? `, and ${fuel} of fuel` : ""}`}
+          {says("heat-month-kwh-fuel", { has_fuel: Boolean(fuel), fuel: fuel ?? "" })}
         </text>
         {part.months.map((m, i) => (
           <g key={m.month}>
@@ -77,12 +77,12 @@ function Year() {
           </g>
         ))}
         <text x="62" y={H - 1} fontSize="9.5" fill="var(--color-dim)">
-          filled: months of the plan
+          {says("filled-months-plan")}
         </text>
         {up && x2 && y2 && (
           <g>
             <text x={split + 20} y="18" fontSize="12" fontWeight="600" fill="currentColor">
-              {`warming up with ${Math.round(up.power_w)} W`}
+              {says("warming-up-w", { power_w: Math.round(up.power_w) })}
             </text>
             {y2.ticks(5).map((t) => (
               <g key={t}>
@@ -112,7 +112,7 @@ function Year() {
               </text>
             ))}
             <text x={width - 14} y={H - 12} fontSize="9.5" textAnchor="end" fill="var(--color-dim)">
-              {up.whole_min != null ? `minutes; walls and seats are warm after ${Math.round(up.whole_min)}` : "minutes"}
+              {up.whole_min != null ? says("minutes-walls-seats-warm", { whole_min: Math.round(up.whole_min) }) : says("minutes")}
             </text>
           </g>
         )}
@@ -122,32 +122,32 @@ function Year() {
 }
 
 const ROUTES = [
-  mm("exhaust_length_mm", "exhaust, long", { clearable: true, placeholder: "to measure", note: "2000 mm at most" }),
-  quantity("exhaust_bends_deg", "exhaust, bends in all, °", "count", "", { clearable: true, placeholder: "to measure", note: "270° at most" }),
-  choice("exhaust_end", "it ends", ENDS, { none: "not entered" }),
-  mm("exhaust_end_mm", "from its end to the nearest opening", { clearable: true, placeholder: "to measure", note: "500 mm at least" }),
-  mm("exhaust_to_combustible_mm", "exhaust to what burns", { clearable: true, placeholder: "to measure", note: "50 mm in a sleeve, 100 bare" }),
-  flag("exhaust_sleeved", "it has a heat sleeve"),
-  flag("exhaust_low_point", "it has a low point"),
-  flag("exhaust_drain", "a drain hole at the low point"),
-  flag("joint_inside", "a joint lies in the living space"),
-  flag("intake_inside", "it draws its air from inside"),
-  flag("fuel_joint_inside", "a fuel joint lies inside"),
-  quantity("pump_slope_deg", "fuel pump, outlet up by °", "count", "", { clearable: true, placeholder: "to measure", note: "15 to 35" }),
-  quantity("suction_m", "fuel pump, suction", "length", "m", { clearable: true, placeholder: "to measure", note: "1 m at most" }),
-  mm("service_clear_mm", "clear at its service side", { clearable: true, placeholder: "to measure", note: "200 mm at least" }),
-  flag("feed_switched", "its feed passes a switch", "it must run down by itself"),
+  mm("exhaust_length_mm", says("exhaust-long"), { clearable: true, placeholder: says("measure"), note: says("mm-most") }),
+  quantity("exhaust_bends_deg", says("exhaust-bends-all"), "count", "", { clearable: true, placeholder: says("measure"), note: says("most") }),
+  choice("exhaust_end", says("ends"), ENDS, { none: says("not-entered") }),
+  mm("exhaust_end_mm", says("end-nearest-opening"), { clearable: true, placeholder: says("measure"), note: says("mm-least-2") }),
+  mm("exhaust_to_combustible_mm", says("exhaust-what-burns"), { clearable: true, placeholder: says("measure"), note: says("mm-sleeve-bare") }),
+  flag("exhaust_sleeved", says("has-heat-sleeve")),
+  flag("exhaust_low_point", says("has-low-point")),
+  flag("exhaust_drain", says("drain-hole-low-point")),
+  flag("joint_inside", says("joint-lies-living-space")),
+  flag("intake_inside", says("draws-air-inside")),
+  flag("fuel_joint_inside", says("fuel-joint-lies-inside")),
+  quantity("pump_slope_deg", says("fuel-pump-outlet-up"), "count", "", { clearable: true, placeholder: says("measure"), note: says("to") }),
+  quantity("suction_m", says("fuel-pump-suction"), "length", "m", { clearable: true, placeholder: says("measure"), note: says("m-most") }),
+  mm("service_clear_mm", says("clear-service-side"), { clearable: true, placeholder: says("measure"), note: says("mm-least") }),
+  flag("feed_switched", says("feed-passes-switch"), says("must-run-down-itself")),
 ];
 
 const FIGURES = {
-  needed_w: "asked for, with the margin",
-  available_w: "output here",
-  holds_down_to_temp_c: "holds the warmth down to",
-  cycles_above_temp_c: "goes on and off above",
-  fuel_l_day: "fuel on the coldest day",
-  fuel_kg_day: "fuel by mass",
-  autonomy_days: "its tank lasts",
-  electrical_wh_day: "electricity on the coldest day",
+  needed_w: says("asked-margin"),
+  available_w: says("output-here"),
+  holds_down_to_temp_c: says("holds-warmth-down"),
+  cycles_above_temp_c: says("goes-off-above"),
+  fuel_l_day: says("fuel-coldest-day"),
+  fuel_kg_day: says("fuel-mass"),
+  autonomy_days: says("tank-lasts"),
+  electrical_wh_day: says("electricity-coldest-day"),
 };
 
 /** The fields that a catalogue heater gives. */
@@ -184,51 +184,51 @@ function HeaterSlate({ h }: { h: Heater }) {
   return (
     <Slate title={h.name} sub={`${wordOf(HEATER_KINDS, h.kind)}, ${wordOf(FUELS, h.fuel)}`}>
       <FindingList findings={report.findings.filter((f) => f.subject === `heater:${h.id}`)} />
-      {part && <HeadroomBar label="heat at the design cold" need={part.needed_w} have={part.available_w} unit="W" margin={0.1} />}
+      {part && <HeadroomBar label={says("heat-design-cold")} need={part.needed_w} have={part.available_w} unit="W" margin={0.1} />}
       {(Object.entries(FIGURES) as [keyof typeof FIGURES, string][]).map(([k, label]) => (
         <SlateFig key={k} k={`heaters/${h.id}/${k}`} label={label} />
       ))}
       <ChoiceProperty
-        label={say("from the catalogue")}
+        label={say(says("catalogue"))}
         value={h.part ?? ""}
-        options={[{ value: "", word: "your own" }, ...heaters.map((p) => ({ value: p.key, word: `${p.name}, ${p.maker}` }))]}
+        options={[{ value: "", word: says("your-own") }, ...heaters.map((p) => ({ value: p.key, word: `${p.name}, ${p.maker}` }))]}
         onSet={(key) => {
           const p = heaters.find((x) => x.key === key);
           if (p) void set(h, heaterFields(p as never), p.name);
         }}
       />
       <ChoiceProperty
-        label="which appliance in Daily use"
-        note="so that its electricity counts once"
+        label={says("which-appliance-daily-use")}
+        note={says("electricity-counts-once")}
         value={h.appliance ?? ""}
-        options={[{ value: "", word: "none" }, ...lines.map((a) => ({ value: a.id, word: a.name }))]}
-        onSet={(v) => void set(h, { appliance: v || null }, "line in Daily use")}
+        options={[{ value: "", word: says("none") }, ...lines.map((a) => ({ value: a.id, word: a.name }))]}
+        onSet={(v) => void set(h, { appliance: v || null }, says("line-daily-use"))}
       />
       <Fields
         specs={[
-          words("name", "name"),
-          choice("kind", "kind", HEATER_KINDS),
-          choice("fuel", "burns", FUELS),
-          quantity("max_w", "largest output", "power", "W"),
-          quantity("min_w", "least output", "power", "W"),
-          quantity("efficiency_frac", "efficiency", "fraction", "", { clearable: true, placeholder: "usual" }),
-          quantity("air_flow_m3_h", "air it blows", "airflow", "m³/h", { clearable: true, placeholder: "none" }),
-          quantity("run_min_w", "electricity at least output", "power", "W"),
-          quantity("run_max_w", "electricity at full output", "power", "W"),
-          quantity("start_energy_wh", "electricity of a start", "energy", "Wh"),
-          quantity("tank_volume_l", "tank", "volume", "L", { clearable: true, placeholder: "not entered" }),
-          quantity("tank_mass_kg", "bottle or wood aboard", "mass", "kg", { clearable: true, placeholder: "not entered" }),
-          quantity("tank_usable_frac", "of it usable", "fraction", "", { note: "a standpipe stops at a quarter" }),
-          choice("place", "it stands", PLACES),
-          flag("room_sealed", "room-sealed", "air from outside, exhaust outside"),
-          flag("altitude_kit", "set for height", say("over 1500 m")),
+          words("name", says("name")),
+          choice("kind", says("kind"), HEATER_KINDS),
+          choice("fuel", says("burns"), FUELS),
+          quantity("max_w", says("largest-output"), "power", "W"),
+          quantity("min_w", says("least-output"), "power", "W"),
+          quantity("efficiency_frac", says("efficiency"), "fraction", "", { clearable: true, placeholder: says("usual") }),
+          quantity("air_flow_m3_h", says("air-blows"), "airflow", "m³/h", { clearable: true, placeholder: says("none") }),
+          quantity("run_min_w", says("electricity-least-output"), "power", "W"),
+          quantity("run_max_w", says("electricity-full-output"), "power", "W"),
+          quantity("start_energy_wh", says("electricity-start"), "energy", "Wh"),
+          quantity("tank_volume_l", says("tank"), "volume", "L", { clearable: true, placeholder: says("not-entered") }),
+          quantity("tank_mass_kg", says("bottle-wood-aboard"), "mass", "kg", { clearable: true, placeholder: says("not-entered") }),
+          quantity("tank_usable_frac", says("usable"), "fraction", "", { note: says("standpipe-stops-quarter") }),
+          choice("place", says("stands"), PLACES),
+          flag("room_sealed", "room-sealed", says("air-outside-exhaust-outside")),
+          flag("altitude_kit", says("set-height"), say(says("over-m"))),
         ]}
         item={h}
         onSet={(key, value, label) => void set(h, { [key]: value }, label)}
       />
       {h.fuel !== "electric" && (
         <>
-          <h3 className="mb-1 mt-3 font-display text-[14px]">Exhaust, air, fuel and power, as measured</h3>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">{says("exhaust-air-fuel-power")}</h3>
           <Fields
             specs={ROUTES}
             item={h.routes ?? {}}
@@ -236,7 +236,7 @@ function HeaterSlate({ h }: { h: Heater }) {
           />
         </>
       )}
-      <TakeOut remove={() => remove(h)}>Remove this heater</TakeOut>
+      <TakeOut remove={() => remove(h)}>{says("remove-heater")}</TakeOut>
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
@@ -247,29 +247,31 @@ function Whole() {
   const say = useSaid();
   const part = report.warmth;
   return (
-    <Slate title="Heat and air" sub="heating">
+    <Slate title={says("heat-air")} sub={says("heating")}>
       <HeadroomBar
-        label="heat at the design cold"
+        label={says("heat-design-cold")}
         need={part.needed_w}
         have={Object.values(part.heaters).reduce((a, h) => a + h.available_w, 0)}
         unit="W"
         margin={0.1}
       />
       <FindingList findings={report.findings.filter((f) => f.stage === "warmth" && f.subject.startsWith("heater"))} />
-      <SlateFig k="warmth/design_heat_w" label="heater to choose" />
-      <SlateFig k="warmth/warm_up_min" label="warm after" />
+      <SlateFig k="warmth/design_heat_w" label={says("heater-choose")} />
+      <SlateFig k="warmth/warm_up_min" label={says("warm-after")} />
       <SlateFig k="warmth/time_constant_h" />
-      {part.warm_up?.coast_h != null && (
-        <p className="my-1 text-[12px] text-chalk-dim">
-          {say(`With the heater off it falls to 5 °C in ${part.warm_up.coast_h.toFixed(1)} h at the design cold.`)}
-        </p>
-      )}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Zones</h3>
+      {part.warm_up?.coast_h != null && <p className="my-1 text-[12px] text-chalk-dim">{say(says("heater-off-falls-c", { coast_h: part.warm_up.coast_h }))}</p>}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("zones")}</h3>
       <ul className="m-0 list-none p-0 text-[12px]">
         {Object.entries(part.zones).map(([z, p]) => (
           <li key={z} className="flex justify-between">
             <span>{z}</span>
-            <span className="num">{`${Math.round(p.heat_w)} W${p.brought_w != null ? `, ducts bring ${Math.round(p.brought_w)}` : ""}`}</span>
+            <span className="num">
+              {says("w-ducts-bring", {
+                heat_w: Math.round(p.heat_w),
+                has_brought_w: p.brought_w != null,
+                brought_w: p.brought_w != null ? Math.round(p.brought_w) : "",
+              })}
+            </span>
           </li>
         ))}
       </ul>
@@ -286,7 +288,7 @@ export function HeatingView() {
   const { set } = heaters;
   const part = report.warmth;
   const { create, held } = useMaking(heaters, "heater", () => ({
-    name: "Heater",
+    name: says("heater-2"),
     max_w: 2000,
     min_w: 800,
     run_min_w: 8,
@@ -295,20 +297,20 @@ export function HeatingView() {
     air_flow_m3_h: 90,
   }));
   const columns: Column<Heater>[] = [
-    nameColumn(heaters, "heater", "26%"),
+    nameColumn(heaters, says("heater-3"), "26%"),
     {
       key: "fuel",
-      label: "burns",
+      label: says("burns"),
       width: "11%",
       kind: "choice",
       options: FUELS,
       show: (h) => wordOf(FUELS, h.fuel),
       value: (h) => h.fuel ?? "diesel",
-      set: (h, v) => void set(h, { fuel: v as Heater["fuel"] }, "fuel"),
+      set: (h, v) => void set(h, { fuel: v as Heater["fuel"] }, says("fuel")),
     },
     {
       key: "out",
-      label: "output",
+      label: says("output"),
       width: "13%",
       align: "right",
       kind: "quantity",
@@ -316,42 +318,49 @@ export function HeatingView() {
       unit: "W",
       show: (h) => show(h.max_w, "W", units),
       value: (h) => h.max_w,
-      set: (h, q) => q && void set(h, { max_w: q.value }, "output"),
+      set: (h, q) => q && void set(h, { max_w: q.value }, says("output")),
     },
-    { key: "holds", label: "holds to", width: "12%", align: "right", kind: "computed", show: (h) => <Fig k={`heaters/${h.id}/holds_down_to_temp_c`} /> },
-    { key: "cycles", label: "cycles above", width: "13%", align: "right", kind: "computed", show: (h) => <Fig k={`heaters/${h.id}/cycles_above_temp_c`} /> },
+    { key: "holds", label: says("holds"), width: "12%", align: "right", kind: "computed", show: (h) => <Fig k={`heaters/${h.id}/holds_down_to_temp_c`} /> },
+    {
+      key: "cycles",
+      label: says("cycles-above"),
+      width: "13%",
+      align: "right",
+      kind: "computed",
+      show: (h) => <Fig k={`heaters/${h.id}/cycles_above_temp_c`} />,
+    },
     {
       key: "fuelday",
-      label: "fuel, coldest day",
+      label: says("fuel-coldest-day-2"),
       width: "13%",
       align: "right",
       kind: "computed",
       show: (h) => <Fig k={`heaters/${h.id}/${part.heaters[h.id]?.fuel_l_day != null ? "fuel_l_day" : "fuel_kg_day"}`} />,
     },
-    { key: "el", label: "electricity", width: "12%", align: "right", kind: "computed", show: (h) => <Fig k={`heaters/${h.id}/electrical_wh_day`} /> },
+    { key: "el", label: says("electricity"), width: "12%", align: "right", kind: "computed", show: (h) => <Fig k={`heaters/${h.id}/electrical_wh_day`} /> },
   ];
   return (
     <Bench
-      title="Heat and air"
+      title={says("heat-air")}
       sentence={<Sentence />}
       picture={<Year />}
       tools={
         <>
-          <StageViews stage="Heat and air" views={VIEWS} />
+          <StageViews stage={says("heat-air")} views={VIEWS} />
           <button type="button" className="btn btn-main" onClick={() => void create()}>
-            Add a heater (n)
+            {says("add-heater-n")}
           </button>
-          {part.year_fuel_l != null && <span className="text-dim">{say(`${Math.round(part.year_fuel_l)} L in the months of the plan`)}</span>}
+          {part.year_fuel_l != null && <span className="text-dim">{say(says("l-months-plan", { year_fuel_l: Math.round(part.year_fuel_l) }))}</span>}
         </>
       }
       ledger={
         <ItemLedger
-          label="Heaters"
+          label={says("heaters")}
           list={heaters}
           kind="heater"
           columns={columns}
           onAdd={create}
-          empty={`No heater yet. The body needs ${Math.round(part.needed_w)} W; “What Bothy suggests” in the view Shell proposes the smallest that holds it.`}
+          empty={says("no-heater-yet-body", { needed_w: Math.round(part.needed_w) })}
         />
       }
       slate={held ? <HeaterSlate h={held} /> : <Whole />}

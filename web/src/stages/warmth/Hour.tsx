@@ -1,4 +1,6 @@
 /** Which day and hour the picture shows. */
+
+import { says } from "../../words/warmth";
 import type { Season } from "./ShellPicture";
 
 type Props = { season: Season; hour: number; onSeason: (s: Season) => void; onHour: (h: number) => void };
@@ -6,7 +8,7 @@ type Props = { season: Season; hour: number; onSeason: (s: Season) => void; onHo
 export function Hour({ season, hour, onSeason, onHour }: Props) {
   return (
     <span className="flex items-center gap-2">
-      <span className="flex" role="group" aria-label="Day of the picture">
+      <span className="flex" role="group" aria-label={says("day-picture")}>
         {(["winter", "summer"] as const).map((s) => (
           <button
             key={s}
@@ -15,13 +17,13 @@ export function Hour({ season, hour, onSeason, onHour }: Props) {
             aria-pressed={s === season}
             onClick={() => onSeason(s)}
           >
-            {s === "winter" ? "coldest day" : "hottest day"}
+            {s === "winter" ? says("coldest-day") : says("hottest-day")}
           </button>
         ))}
       </span>
       <label className="flex items-center gap-1">
         <span className="num w-12 text-right">{hour}:00</span>
-        <input type="range" min={0} max={23} value={hour} aria-label="Hour of the day" className="w-40" onChange={(e) => onHour(Number(e.target.value))} />
+        <input type="range" min={0} max={23} value={hour} aria-label={says("hour-day")} className="w-40" onChange={(e) => onHour(Number(e.target.value))} />
       </label>
     </span>
   );

@@ -7,6 +7,7 @@ import { api, type Schemas, take } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { ChoiceProperty, FlagProperty, QuantityProperty } from "../../parts/Property";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/warmth";
 import { type BuildUp, useBuildUps, type WallLayer } from "./edit";
 
 type Plane = Schemas["Plane"];
@@ -27,12 +28,7 @@ export function WallProfile({ planes, dew }: { planes: Plane[]; dew: number }) {
   const line = (of: (p: Plane) => number) => planes.map((p, i) => `${i ? "L" : "M"}${x(p.position_mm).toFixed(1)} ${y(of(p)).toFixed(1)}`).join("");
   const wet = planes.filter((p) => p.rate_g_m2_day > 0.05);
   return (
-    <svg
-      viewBox={`0 0 ${W} ${H}`}
-      className="my-1 block w-full"
-      role="img"
-      aria-label={say(`Vapour through the wall; the air inside condenses at ${dew.toFixed(1)} °C`)}
-    >
+    <svg viewBox={`0 0 ${W} ${H}`} className="my-1 block w-full" role="img" aria-label={say(says("vapour-through-wall-air", { dew }))}>
       <path d={`M26 8V${H - 16}H${W - 8}`} stroke="var(--color-chalk-dim)" fill="none" strokeWidth="0.7" />
       <path d={line((p) => p.sat_pressure_pa)} stroke="#f0c445" strokeWidth="1.4" fill="none" />
       <path d={line((p) => p.free_pressure_pa)} stroke="var(--color-chalk-dim)" strokeWidth="1" strokeDasharray="2 3" fill="none" />
@@ -46,16 +42,16 @@ export function WallProfile({ planes, dew }: { planes: Plane[]; dew: number }) {
         </g>
       ))}
       <text x="26" y={H - 4} fontSize="9" fill="var(--color-chalk-dim)">
-        inside {planes[0]?.temp_c.toFixed(0)}°
+        {says("inside", { temp_c: planes[0]?.temp_c ?? 0 })}
       </text>
       <text x={W - 8} y={H - 4} fontSize="9" textAnchor="end" fill="var(--color-chalk-dim)">
-        {planes.at(-1)?.temp_c.toFixed(0)}° outside
+        {says("outside", { temp_c: planes.at(-1)?.temp_c ?? 0 })}
       </text>
       <text x={W - 10} y="16" fontSize="9" textAnchor="end" fill="#f0c445">
-        what the air can hold
+        {says("what-air-can-hold")}
       </text>
       <text x={W - 10} y="27" fontSize="9" textAnchor="end" fill="#7fc1d8">
-        {say("vapour")}
+        {say(says("vapour"))}
       </text>
     </svg>
   );
@@ -77,8 +73,8 @@ export function Layers({ b }: { b: BuildUp }) {
   const [open, setOpen] = useState<string | null>(null);
   const [from, setFrom] = useState<number | null>(null);
   const layers = b.layers ?? [];
-  const options = [{ value: "air_gap", word: "air gap" }, ...(materials.data ?? []).map((m) => ({ value: m.key, word: m.name }))];
-  const nameOf = (l: WallLayer) => l.name || options.find((o) => o.value === l.material)?.word || "own layer";
+  const options = [{ value: "air_gap", word: says("air-gap") }, ...(materials.data ?? []).map((m) => ({ value: m.key, word: m.name }))];
+  const nameOf = (l: WallLayer) => l.name || options.find((o) => o.value === l.material)?.word || says("own-layer");
   const put = (i: number, fields: Partial<WallLayer>, what: string) =>
     void setLayers(
       b,
@@ -87,7 +83,7 @@ export function Layers({ b }: { b: BuildUp }) {
     );
   const move = (i: number, to: number) => {
     const next = moved(layers, i, to);
-    if (next) void setLayers(b, next, "order of the layers");
+    if (next) void setLayers(b, next, says("order-layers"));
   };
   const add = () => {
     const id = freshId(
@@ -97,14 +93,14 @@ export function Layers({ b }: { b: BuildUp }) {
     void setLayers(
       b,
       [...layers, { id, material: "elastomeric_foam", thickness_mm: 19, coverage_frac: 1, foil: false, over_ribs: false, name: "" }],
-      "one more layer",
+      says("one-more-layer"),
     );
     setOpen(id);
   };
   return (
     <div>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Layers, inside to outside</h3>
-      <ol className="m-0 list-none p-0" aria-label="Layers">
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("layers-inside-outside")}</h3>
+      <ol className="m-0 list-none p-0" aria-label={says("layers")}>
         {layers.map((l, i) => (
           <li
             key={l.id}
@@ -118,7 +114,7 @@ export function Layers({ b }: { b: BuildUp }) {
             className="border-b border-slate-2 py-0.5"
           >
             <div className="flex items-center gap-1">
-              <span className="num w-4 cursor-grab text-chalk-dim" title="drag to move">
+              <span className="num w-4 cursor-grab text-chalk-dim" title={says("drag-move")}>
                 {i + 1}
               </span>
               <button
@@ -134,16 +130,22 @@ export function Layers({ b }: { b: BuildUp }) {
                 }}
               >
                 {nameOf(l)}
-                {l.over_ribs && <span className="text-chalk-dim"> over the ribs</span>}
+                {l.over_ribs && <span className="text-chalk-dim"> {says("over-ribs")}</span>}
               </button>
               <span className="num">{say(`${l.thickness_mm} mm`)}</span>
-              <button type="button" className="px-1 text-chalk-dim" aria-label={`Move ${nameOf(l)} inwards`} disabled={i === 0} onClick={() => move(i, i - 1)}>
+              <button
+                type="button"
+                className="px-1 text-chalk-dim"
+                aria-label={says("move-inwards", { l: nameOf(l) })}
+                disabled={i === 0}
+                onClick={() => move(i, i - 1)}
+              >
                 ↑
               </button>
               <button
                 type="button"
                 className="px-1 text-chalk-dim"
-                aria-label={`Move ${nameOf(l)} outwards`}
+                aria-label={says("move-outwards", { l: nameOf(l) })}
                 disabled={i === layers.length - 1}
                 onClick={() => move(i, i + 1)}
               >
@@ -153,40 +155,40 @@ export function Layers({ b }: { b: BuildUp }) {
             {open === l.id && (
               <div className="pb-1 pl-5">
                 <ChoiceProperty
-                  label="material"
+                  label={says("material")}
                   value={l.material ?? ""}
-                  options={l.material ? options : [{ value: "", word: "own values" }, ...options]}
-                  onSet={(material) => put(i, { material: material || null }, "material")}
+                  options={l.material ? options : [{ value: "", word: says("own-values") }, ...options]}
+                  onSet={(material) => put(i, { material: material || null }, says("material"))}
                 />
                 <QuantityProperty
-                  label="thickness, as fitted"
+                  label={says("thickness-fitted")}
                   value={l.thickness_mm}
                   dimension="length"
                   unit="mm"
-                  onSet={(v) => v !== null && put(i, { thickness_mm: v * 1000 }, "thickness")}
+                  onSet={(v) => v !== null && put(i, { thickness_mm: v * 1000 }, says("thickness"))}
                 />
                 {l.material === "air_gap" ? (
                   <FlagProperty
-                    label="one side is clean foil"
-                    note="foil works only at a gap"
+                    label={says("one-side-clean-foil")}
+                    note={says("foil-works-only-gap")}
                     value={l.foil ?? false}
-                    onSet={(foil) => put(i, { foil }, "foil at the gap")}
+                    onSet={(foil) => put(i, { foil }, says("foil-gap"))}
                   />
                 ) : (
                   <QuantityProperty
-                    label="covers"
-                    note="of the surface"
+                    label={says("covers")}
+                    note={says("surface")}
                     value={l.coverage_frac ?? 1}
                     dimension="fraction"
                     unit=""
-                    onSet={(v) => v !== null && put(i, { coverage_frac: v }, "coverage")}
+                    onSet={(v) => v !== null && put(i, { coverage_frac: v }, says("coverage"))}
                   />
                 )}
                 <FlagProperty
-                  label="passes over the ribs"
-                  note="lining and thermal break do, what lies between them does not"
+                  label={says("passes-over-ribs")}
+                  note={says("lining-thermal-break-do")}
                   value={l.over_ribs ?? false}
-                  onSet={(over_ribs) => put(i, { over_ribs }, "over the ribs")}
+                  onSet={(over_ribs) => put(i, { over_ribs }, says("over-ribs"))}
                 />
                 <button
                   type="button"
@@ -195,11 +197,11 @@ export function Layers({ b }: { b: BuildUp }) {
                     void setLayers(
                       b,
                       layers.filter((x) => x.id !== l.id),
-                      "a layer less",
+                      says("layer-less"),
                     )
                   }
                 >
-                  take this layer out
+                  {says("take-layer-out")}
                 </button>
               </div>
             )}
@@ -207,7 +209,7 @@ export function Layers({ b }: { b: BuildUp }) {
         ))}
       </ol>
       <button type="button" className="btn btn-slate my-1" onClick={add}>
-        Add a layer
+        {says("add-layer")}
       </button>
     </div>
   );

@@ -4,6 +4,7 @@ import { useVariant } from "../../data/variant";
 import { Fig } from "../../parts/Fig";
 import { Token } from "../../parts/Token";
 import { usePerson } from "../../shell/person";
+import { says } from "../../words/warmth";
 import { useWarmth } from "./edit";
 import { CABS, wordOf } from "./words";
 
@@ -17,28 +18,28 @@ export function Sentence() {
   const heaters = Object.values(part.heaters);
   return (
     <>
-      {t("indoor_temp_c", "warm by day", part.indoor_c)} by day and {t("night_temp_c", "warm at night", part.night_c)} at night, down to{" "}
-      {t("design_cold_c", "coldest to design for", part.cold_c)} outside, with{" "}
-      <Token path="/warmth/cab" label="the cab" choices={CABS} value={part.cab} shown={wordOf(CABS, part.cab)} />: the shell loses{" "}
-      <Fig k="warmth/heat_loss_w" />
+      {t("indoor_temp_c", says("warm-day"), part.indoor_c)} {says("day-2")} {t("night_temp_c", says("warm-night"), part.night_c)} {says("night-down")}{" "}
+      {t("design_cold_c", says("coldest-design"), part.cold_c)} {says("outside-2")}{" "}
+      <Token path="/warmth/cab" label={says("cab")} choices={CABS} value={part.cab} shown={wordOf(CABS, part.cab)} />
+      {says("shell-loses")} <Fig k="warmth/heat_loss_w" />
       {heaters.length ? (
         <>
-          , and {heaters.length > 1 ? "the heaters give" : "the heater gives"}{" "}
-          {show(
-            heaters.reduce((a, h) => a + h.available_w, 0),
-            "W",
-            units,
-          )}
-          .
+          {says("heaters-give-heater-gives", {
+            several_heaters: heaters.length > 1,
+            reduce: show(
+              heaters.reduce((a, h) => a + h.available_w, 0),
+              "W",
+              units,
+            ),
+          })}
         </>
       ) : (
         <>
-          ; a heater of <Fig k="warmth/design_heat_w" /> is asked for.
+          {says("heater-4")} <Fig k="warmth/design_heat_w" /> {says("asked")}
         </>
       )}{" "}
-      In summer up to {t("design_hot_c", "hottest to design for", part.cool.hot_c)} outside, {show(Math.max(...part.cool.free_c), "°C", units, 2)} inside
-      without cooling
-      {report.warmth.headroom_m > 0 && "."}
+      {says("summer-up")} {t("design_hot_c", says("hottest-design"), part.cool.hot_c)}{" "}
+      {says("outside-inside-without-cooling", { value: show(Math.max(...part.cool.free_c), "°C", units, 2), some_headroom_m: report.warmth.headroom_m > 0 })}
     </>
   );
 }

@@ -7,6 +7,7 @@ import { SERVICES } from "../../pictures/services";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/warmth";
 
 type SurfacePart = Schemas["SurfacePart"];
 export type Season = "winter" | "summer";
@@ -158,10 +159,10 @@ export function ShellPicture({ season, hour }: { season: Season; hour: number })
   const ducts = (design.warmth?.ducts ?? []).filter((d) => part.ducts[d.id] && !part.ducts[d.id]?.trunk);
   return (
     <div ref={box} className="px-2 pt-1">
-      <svg viewBox={`0 0 ${width} ${H}`} className="block w-full" role="group" aria-label="Heat through the shell, in side section and plan">
+      <svg viewBox={`0 0 ${width} ${H}`} className="block w-full" role="group" aria-label={says("heat-through-shell-side")}>
         {[
-          { x: sx, y: sy, h: T, word: "side" },
-          { x: px, y: py, h: B, word: "plan" },
+          { x: sx, y: sy, h: T, word: says("side") },
+          { x: px, y: py, h: B, word: says("plan") },
         ].map((d) => (
           <g key={d.word}>
             <text x={d.x + L - 6} y={d.y + d.h - 6} fontSize="10.5" textAnchor="end" fill="var(--color-dim)">
@@ -188,10 +189,12 @@ export function ShellPicture({ season, hour }: { season: Season; hour: number })
           </g>
         ))}
         <text x={sx + L / 2} y={sy + T / 2 + 3} fontSize="15" textAnchor="middle" className="num" fill="currentColor" fontWeight="600">
-          {say(season === "winter" ? `${show(part.indoor_c, "°C")} inside` : `${show(free, "°C", "metric", 2)} without cooling`)}
+          {say(
+            season === "winter" ? says("inside-2", { indoor_c: show(part.indoor_c, "°C") }) : says("without-cooling", { free: show(free, "°C", "metric", 2) }),
+          )}
         </text>
         <text x={sx + L / 2} y={sy + T / 2 + 19} fontSize="11.5" textAnchor="middle" className="num" fill="currentColor">
-          {say(`${show(outdoor, "°C", "metric", 2)} outside at ${hour}:00`)}
+          {say(says("outside-3", { outdoor: show(outdoor, "°C", "metric", 2), hour }))}
         </text>
         {ducts.map((d, i) => {
           const r = part.ducts[d.id]!;
@@ -226,11 +229,11 @@ export function ShellPicture({ season, hour }: { season: Season; hour: number })
         <g fontSize="10" fill="var(--color-dim)">
           <text x="6" y={H - 6}>
             {season === "winter"
-              ? say(`leaks and vents ${Math.round(part.air_w)} W at ${show(part.cold_c, "°C")}`)
-              : `worst at ${part.cool.worst_hour}:00, ${Math.round(part.cool.total_w)} W to take away`}
+              ? say(says("leaks-vents-w", { air_w: Math.round(part.air_w), cold_c: show(part.cold_c, "°C") }))
+              : says("worst-w-take-away", { worst_hour: part.cool.worst_hour, total_w: Math.round(part.cool.total_w) })}
           </text>
           <text x={narrow ? 6 : width - 6} y={narrow ? H - 20 : H - 6} textAnchor={narrow ? "start" : "end"}>
-            {say("dashed: glass · drop: water runs (filled) or gathers inside (open) · ring: mould may grow")}
+            {say(says("dashed-glass-drop-water"))}
           </text>
         </g>
       </svg>

@@ -13,6 +13,7 @@ import { TakeOut } from "../../parts/TakeOut";
 import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/warmth";
 import { type BuildUp, type Opening, useBuildUps, useOpenings, useSurface, useWarmth } from "./edit";
 import { Layers, WallProfile } from "./Layers";
 import { COLOURS, COVERS, ELEMENTS, OPENING_KINDS, SCHOOLS, SIDES, SKINS } from "./words";
@@ -24,11 +25,10 @@ export function usePresets() {
 type Slide = Schemas["SlideOutDoc"];
 const SLIDE_SIDES = SIDES.filter((s): s is { value: Slide["on"]; word: string } => ["left", "right", "rear"].includes(s.value));
 const LIFTS: { value: Schemas["PopTopDoc"]["shape"]; word: string }[] = [
-  { value: "wedge", word: "at one end" },
-  { value: "box", word: "level" },
+  { value: "wedge", word: says("one-end") },
+  { value: "box", word: says("level") },
 ];
-const CAUTION =
-  "Windows and vents are cut, treated and sealed before anything is glued on. Look underneath before you drill: lines, tank, airbags. Foams and glues: fresh air, mask, no flame.";
+const CAUTION = says("windows-vents-cut-treated");
 
 /** Which build-up a surface has: one of the design, a preset taken over, or the usual one. */
 export function BuildUpChoice({ id, name, kind }: { id: string; name: string; kind: string }) {
@@ -42,10 +42,10 @@ export function BuildUpChoice({ id, name, kind }: { id: string; name: string; ki
       label="build-up"
       value={said?.build_up ?? (said?.u_value_w_m2k != null ? "u" : "")}
       options={[
-        { value: "", word: id.startsWith("cab_") ? "as the maker built it" : "the usual, until said" },
+        { value: "", word: id.startsWith("cab_") ? says("maker-built") : says("usual-until-said") },
         ...items.map((b) => ({ value: b.id, word: b.name })),
-        ...(said?.u_value_w_m2k != null ? [{ value: "u", word: "a U-value of its own" }] : []),
-        ...fitting.map((p) => ({ value: `preset:${p.build_up.id}`, word: `new: ${p.build_up.name} (U ${p.u_w_m2k.toFixed(2)})` })),
+        ...(said?.u_value_w_m2k != null ? [{ value: "u", word: says("u-value-own") }] : []),
+        ...fitting.map((p) => ({ value: `preset:${p.build_up.id}`, word: says("new-u", { name: p.build_up.name, u_w_m2k: p.u_w_m2k }) })),
       ]}
       onSet={(v) => {
         const preset = fitting.find((p) => `preset:${p.build_up.id}` === v);
@@ -67,14 +67,17 @@ function SurfaceSlate({ id }: { id: string }) {
   const openings = useOpenings();
   const o = openings.items.find((x) => x.id === id);
   return (
-    <Slate title={s.name} sub={`${show(s.area_m2, "m²", units)} ${s.kind}, in the zone “${s.zone}”`}>
+    <Slate title={s.name} sub={says("zone-2", { area_m2: show(s.area_m2, "m²", units), kind: s.kind, zone: s.zone })}>
       <FindingList findings={report.findings.filter((f) => f.subject === `surface:${id}` || (s.build_up && f.subject === `build:${s.build_up}`))} />
       <SlateFig k={`surfaces/${id}/u_value_w_m2k`} />
-      <SlateFig k={`surfaces/${id}/heat_w`} label={`loses at ${show(report.warmth.cold_c, "°C", units)}`} />
+      <SlateFig k={`surfaces/${id}/heat_w`} label={says("loses", { cold_c: show(report.warmth.cold_c, "°C", units) })} />
       {damp && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          At night {show(damp.surface_c, "°C", units, 3)} inside, {Math.round(100 * damp.rh_frac)} % humidity at it; the air condenses at{" "}
-          {show(report.warmth.air.night_dew_c, "°C", units, 3)}.
+          {says("night-inside-humidity-air", {
+            surface_c: show(damp.surface_c, "°C", units, 3),
+            rh_frac: Math.round(100 * damp.rh_frac),
+            night_dew_c: show(report.warmth.air.night_dew_c, "°C", units, 3),
+          })}
         </p>
       )}
       {o ? (
@@ -84,26 +87,26 @@ function SurfaceSlate({ id }: { id: string }) {
           <BuildUpChoice id={id} name={s.name} kind={s.kind} />
           {s.build_up && said?.build_up && (
             <button type="button" className="btn btn-slate my-1" onClick={() => hand.pick("build", s.build_up!)}>
-              Open its layers
+              {says("open-layers")}
             </button>
           )}
           {!said?.build_up && (
             <QuantityProperty
-              label="U-value of its own"
-              note="from a data sheet, W/(m²K)"
+              label={says("u-value-own-2")}
+              note={says("data-sheet-w-m")}
               value={said?.u_value_w_m2k}
               dimension="count"
               unit=""
               clearable
-              placeholder="not entered"
-              onSet={(v) => void set(id, s.name, { u_value_w_m2k: v }, "U-value")}
+              placeholder={says("not-entered")}
+              onSet={(v) => void set(id, s.name, { u_value_w_m2k: v }, says("u-value"))}
             />
           )}
           <Fields
             specs={[
-              choice("cover", "before it at night", COVERS),
-              quantity("shade_transmit_frac", "sun that passes by day", "fraction", "", { note: "1: no shade; cover outside 0.1 to 0.2" }),
-              words("zone", "zone"),
+              choice("cover", says("before-night"), COVERS),
+              quantity("shade_transmit_frac", says("sun-passes-day"), "fraction", "", { note: says("no-shade-cover-outside") }),
+              words("zone", says("zone")),
             ]}
             item={{ cover: said?.cover ?? "none", shade_transmit_frac: said?.shade_transmit_frac ?? 1, zone: said?.zone ?? s.zone }}
             onSet={(key, value, label) => void set(id, s.name, { [key]: key === "zone" ? String(value).toLowerCase() : value }, label)}
@@ -120,31 +123,31 @@ function OpeningFields({ o }: { o: Opening & { name: string } }) {
     <>
       <Fields
         specs={[
-          words("name", "name"),
-          choice("on", "in the", SIDES),
-          choice("kind", "kind", OPENING_KINDS),
-          quantity("width_m", "width", "length", "m"),
-          quantity("height_m", "height", "length", "m"),
-          count("count", "how many"),
-          choice("element", "made of", ELEMENTS),
+          words("name", says("name")),
+          choice("on", says("in-the"), SIDES),
+          choice("kind", says("kind"), OPENING_KINDS),
+          quantity("width_m", says("width"), "length", "m"),
+          quantity("height_m", says("height"), "length", "m"),
+          count("count", says("how-many")),
+          choice("element", says("made"), ELEMENTS),
           {
             key: "u_value_w_m2k",
-            label: "U-value of its own",
+            label: says("u-value-own-2"),
             note: "W/(m²K)",
             kind: "quantity",
             dimension: "count",
             unit: "",
             clearable: true,
-            placeholder: "usual",
+            placeholder: says("usual"),
           },
-          choice("cover", "before it at night", COVERS),
-          quantity("shgc_frac", "sun that becomes heat", "fraction", ""),
-          quantity("shade_transmit_frac", "sun that passes its shade", "fraction", ""),
+          choice("cover", says("before-night"), COVERS),
+          quantity("shgc_frac", says("sun-becomes-heat"), "fraction", ""),
+          quantity("shade_transmit_frac", says("sun-passes-shade"), "fraction", ""),
         ]}
         item={o}
         onSet={(key, value, label) => void set(o, { [key]: key === "count" ? Math.max(1, Math.round(Number(value ?? 1))) : value }, label)}
       />
-      <TakeOut remove={() => remove(o)}>Close this opening up</TakeOut>
+      <TakeOut remove={() => remove(o)}>{says("close-opening-up")}</TakeOut>
     </>
   );
 }
@@ -154,13 +157,13 @@ function Schools({ p }: { p: Schemas["BuildUpPart"] }) {
   const say = useSaid();
   if (!p.schools.length) return null;
   return (
-    <table className="my-2 w-full text-[12px]" aria-label="Schools against damp, side by side">
+    <table className="my-2 w-full text-[12px]" aria-label={says("schools-against-damp-side")}>
       <thead>
         <tr className="text-left text-chalk-dim">
-          <th className="font-normal">against damp</th>
-          <th className="text-right font-normal">cold day wets</th>
-          <th className="text-right font-normal">sunny day dries</th>
-          <th className="text-right font-normal">a gap</th>
+          <th className="font-normal">{says("against-damp")}</th>
+          <th className="text-right font-normal">{says("cold-day-wets")}</th>
+          <th className="text-right font-normal">{says("sunny-day-dries")}</th>
+          <th className="text-right font-normal">{says("gap")}</th>
         </tr>
       </thead>
       <tbody>
@@ -168,17 +171,15 @@ function Schools({ p }: { p: Schemas["BuildUpPart"] }) {
           <tr key={s.school} className={s.school === "as_built" ? "font-semibold" : ""}>
             <td>
               {s.what}
-              {s.same && <span className="text-chalk-dim"> (so it is)</span>}
+              {s.same && <span className="text-chalk-dim"> {says("so-it-is")}</span>}
             </td>
             <td className="num text-right">{s.wets_g_m2_day.toFixed(1)} g</td>
             <td className="num text-right">{s.dries_g_m2_day < 1 ? s.dries_g_m2_day.toFixed(1) : Math.round(s.dries_g_m2_day)} g</td>
-            <td className="pl-2 text-right">{s.air_leak_condenses ? "wets" : "harmless"}</td>
+            <td className="pl-2 text-right">{s.air_leak_condenses ? says("wets") : says("harmless")}</td>
           </tr>
         ))}
       </tbody>
-      <caption className="caption-bottom pt-1 text-left text-chalk-dim">
-        {say("Per m² and day, by diffusion: cold day at the design cold and 60 % inside; sunny day with the skin at 35 °C and an aired 22 °C inside. Typical.")}
-      </caption>
+      <caption className="caption-bottom pt-1 text-left text-chalk-dim">{say(says("per-m-day-diffusion"))}</caption>
     </table>
   );
 }
@@ -194,45 +195,51 @@ function BuildUpSlate({ b }: { b: BuildUp }) {
   const p = parts[0];
   const used = Object.values(report.warmth.surfaces).filter((s) => s.build_up === b.id);
   return (
-    <Slate title={b.name} sub={used.length ? `build-up of ${used.map((s) => s.name).join(", ")}` : "a build-up that no surface has yet"}>
+    <Slate title={b.name} sub={used.length ? says("build-up", { used: used.map((s) => s.name).join(", ") }) : says("build-up-no-surface")}>
       <FindingList findings={report.findings.filter((f) => f.subject === `build:${b.id}`)} />
       {p && (
         <>
           <p className="my-1 text-[12px]">
             <span className="num">U {p.u_w_m2k.toFixed(2)} W/(m²K)</span>
-            {p.rib_share_frac > 0 && `, between the ribs ${p.u_clear_w_m2k.toFixed(2)}: they carry ${Math.round(100 * p.rib_share_frac)} %`}.{" "}
-            {say(`${p.thickness_mm.toFixed(0)} mm thick, `)}
-            {show(p.mass_kg, "kg", units)} on {show(p.area_m2, "m²", units)}, about {p.sheet_count} sheets of 1.22 × 2.44 m with waste.
+            {says("between-ribs-they-carry", {
+              some_rib_share_frac: p.rib_share_frac > 0,
+              u_clear_w_m2k: p.u_clear_w_m2k,
+              rib_share_frac: p.rib_share_frac > 0 ? Math.round(100 * p.rib_share_frac) : "",
+              mm_thick: say(says("mm-thick", { thickness_mm: p.thickness_mm })),
+              mass_kg: show(p.mass_kg, "kg", units),
+              area_m2: show(p.area_m2, "m²", units),
+              sheet_count: p.sheet_count,
+            })}
           </p>
           <WallProfile planes={p.planes} dew={p.dew_c} />
           <p className="m-0 text-[12px] text-chalk-dim">
             {p.condensation_g_m2_day > 0.5
-              ? say(`${p.condensation_g_m2_day.toFixed(1)} g/m² of water a day at ${report.warmth.cold_c} °C outside and 60 % inside.`)
-              : "No water gathers in it at the design cold."}{" "}
-            {p.air_leak_condenses && "Air that leaks in would wet the skin."}
+              ? say(says("g-m-water-day", { condensation_g_m2_day: p.condensation_g_m2_day, cold_c: report.warmth.cold_c }))
+              : says("no-water-gathers-design")}{" "}
+            {p.air_leak_condenses && says("air-leaks-would-wet")}
           </p>
           <Schools p={p} />
         </>
       )}
       <Layers b={b} />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Skin and ribs</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("skin-ribs")}</h3>
       <Fields
         specs={[
-          words("name", "name"),
-          choice("skin", "skin", SKINS),
-          mm("skin_mm", "skin, thick"),
-          mm("rib_spacing_mm", "ribs, apart", { clearable: true, placeholder: "no ribs" }),
-          mm("rib_flange_mm", "rib’s flange, wide"),
-          mm("rib_depth_mm", "rib, deep"),
-          quantity("void_frac", "voids", "fraction", "", { note: "where insulation hangs off or is missing" }),
-          mm("strip_mm", "boards, wide", { clearable: true, placeholder: "not entered", note: "on a curve" }),
-          quantity("radius_m", "radius of the curve", "length", "m", { clearable: true, placeholder: "flat" }),
-          flag("drain_blocked", "it covers a drain hole of the body"),
+          words("name", says("name")),
+          choice("skin", says("skin"), SKINS),
+          mm("skin_mm", says("skin-thick")),
+          mm("rib_spacing_mm", says("ribs-apart"), { clearable: true, placeholder: says("no-ribs") }),
+          mm("rib_flange_mm", says("ribs-flange-wide")),
+          mm("rib_depth_mm", says("rib-deep")),
+          quantity("void_frac", says("voids"), "fraction", "", { note: says("where-insulation-hangs-off") }),
+          mm("strip_mm", says("boards-wide"), { clearable: true, placeholder: says("not-entered"), note: says("curve") }),
+          quantity("radius_m", says("radius-curve"), "length", "m", { clearable: true, placeholder: says("flat") }),
+          flag("drain_blocked", says("covers-drain-hole-body")),
         ]}
         item={b}
         onSet={(key, value, label) => void set(b, { [key]: value }, label)}
       />
-      <TakeOut remove={() => remove(b)}>Remove this build-up</TakeOut>
+      <TakeOut remove={() => remove(b)}>{says("remove-build-up")}</TakeOut>
     </Slate>
   );
 }
@@ -245,7 +252,7 @@ function Savings() {
   if (!part.savings.length) return null;
   return (
     <>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">What one change is worth</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("what-one-change-worth")}</h3>
       <ul className="m-0 list-none p-0 text-[12px]">
         {part.savings.slice(0, 7).map((s) => (
           <li key={s.key} className="flex justify-between gap-2 py-0.5">
@@ -275,31 +282,31 @@ function MovingParts() {
       "slide-out",
       slides.map((s) => s.id),
     );
-    put([...slides, { id, on: "left", depth_m: 0.5, width_m: 1.6, height_m: 1.2, x_m: null, sill_z_m: 0 }], "added a slide-out");
+    put([...slides, { id, on: "left", depth_m: 0.5, width_m: 1.6, height_m: 1.2, x_m: null, sill_z_m: 0 }], says("added-slide-out"));
   };
   return (
     <>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">What slides or lifts</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("what-slides-lifts")}</h3>
       {slides.map((s, i) => (
         <fieldset key={s.id} className="m-0 mb-1 border-0 border-l-2 border-slate-2 p-0 pl-2">
-          <legend className="text-[12px] text-chalk-dim">Slide-out {i + 1}</legend>
+          <legend className="text-[12px] text-chalk-dim">{says("slide-out", { i: i + 1 })}</legend>
           <Fields
             specs={[
-              choice("on", "in the", SLIDE_SIDES),
-              quantity("depth_m", "comes out by", "length", "m"),
-              quantity("width_m", "wide", "length", "m"),
-              quantity("height_m", "high", "length", "m"),
-              quantity("x_m", s.on === "rear" ? "begins, from the right" : "begins, from the rear", "length", "m", {
+              choice("on", says("in-the"), SLIDE_SIDES),
+              quantity("depth_m", says("comes-out-2"), "length", "m"),
+              quantity("width_m", says("wide"), "length", "m"),
+              quantity("height_m", says("high"), "length", "m"),
+              quantity("x_m", s.on === "rear" ? says("begins-right") : says("begins-rear"), "length", "m", {
                 clearable: true,
-                placeholder: "in the middle",
+                placeholder: says("middle"),
               }),
-              quantity("sill_z_m", "over the floor", "length", "m"),
+              quantity("sill_z_m", says("over-floor"), "length", "m"),
             ]}
             item={s}
             onSet={(key, value, label) =>
               put(
                 slides.map((x) => (x.id === s.id ? { ...x, [key]: value } : x)),
-                `slide-out ${i + 1}: ${label}`,
+                says("slide-out-2", { i: i + 1, label }),
               )
             }
           />
@@ -309,47 +316,47 @@ function MovingParts() {
             onClick={() =>
               put(
                 slides.filter((x) => x.id !== s.id),
-                `removed slide-out ${i + 1}`,
+                says("removed-slide-out", { i: i + 1 }),
               )
             }
           >
-            Remove slide-out {i + 1}
+            {says("remove-slide-out", { i: i + 1 })}
           </button>
         </fieldset>
       ))}
       {top && (
         <fieldset className="m-0 mb-1 border-0 border-l-2 border-slate-2 p-0 pl-2">
-          <legend className="text-[12px] text-chalk-dim">Pop-top</legend>
+          <legend className="text-[12px] text-chalk-dim">{says("pop-top")}</legend>
           <Fields
             specs={[
-              quantity("length_m", "long", "length", "m"),
-              quantity("width_m", "wide", "length", "m"),
-              quantity("height_m", "lifts by", "length", "m"),
-              quantity("x_m", "begins, from the rear", "length", "m", { clearable: true, placeholder: "in the middle" }),
-              choice("shape", "lifts", LIFTS),
-              flag("lined", "its canvas is lined"),
+              quantity("length_m", says("long"), "length", "m"),
+              quantity("width_m", says("wide"), "length", "m"),
+              quantity("height_m", says("lifts"), "length", "m"),
+              quantity("x_m", says("begins-rear"), "length", "m", { clearable: true, placeholder: says("middle") }),
+              choice("shape", says("lifts-2"), LIFTS),
+              flag("lined", says("canvas-lined")),
             ]}
             item={top}
-            onSet={(key, value, label) => void set("pop_top", { ...top, [key]: value }, `pop-top: ${label}`)}
+            onSet={(key, value, label) => void set("pop_top", { ...top, [key]: value }, says("pop-top-2", { label }))}
           />
-          <button type="button" className="btn btn-slate" onClick={() => void set("pop_top", null, "removed the pop-top")}>
-            Remove the pop-top
+          <button type="button" className="btn btn-slate" onClick={() => void set("pop_top", null, says("removed-pop-top"))}>
+            {says("remove-pop-top")}
           </button>
         </fieldset>
       )}
       <div className="flex gap-2">
         {slides.length < 4 && (
           <button type="button" className="btn btn-slate" onClick={add}>
-            Add a slide-out
+            {says("add-slide-out")}
           </button>
         )}
         {!top && (
           <button
             type="button"
             className="btn btn-slate"
-            onClick={() => void set("pop_top", { length_m: 2, width_m: 1.2, height_m: 0.8, x_m: null, shape: "wedge", lined: false }, "added a pop-top")}
+            onClick={() => void set("pop_top", { length_m: 2, width_m: 1.2, height_m: 0.8, x_m: null, shape: "wedge", lined: false }, says("added-pop-top"))}
           >
-            Add a pop-top
+            {says("add-pop-top")}
           </button>
         )}
       </div>
@@ -369,9 +376,9 @@ export function ShellSlate() {
   if (hand.kind === "surface" && part.surfaces[hand.id]) return <SurfaceSlate id={hand.id} />;
   const have = Object.values(part.heaters).reduce((a, h) => a + h.available_w, 0);
   return (
-    <Slate title="Heat and air" sub="the shell">
+    <Slate title={says("heat-air")} sub={says("shell")}>
       <HeadroomBar
-        label="heat at the design cold"
+        label={says("heat-design-cold")}
         need={part.needed_w}
         have={have}
         unit="W"
@@ -381,27 +388,30 @@ export function ShellSlate() {
       <FindingList findings={report.findings.filter((f) => f.stage === "warmth")} />
       <SlateFigs ks={["warmth/heat_loss_w", "warmth/design_heat_w", "warmth/ua_w_k"]} />
       <p className="my-1 text-[12px] text-chalk-dim">
-        {show(part.area_m2, "m²", units)} of surface round {show(part.volume_m3, "m³", units)} of air; {show(part.headroom_m, "m", units)} clear height with
-        floor and roof built.
+        {says("surface-round-air-clear", {
+          area_m2: show(part.area_m2, "m²", units),
+          volume_m3: show(part.volume_m3, "m³", units),
+          headroom_m: show(part.headroom_m, "m", units),
+        })}
       </p>
       <Savings />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">The shell</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("shell-2")}</h3>
       <Fields
         specs={[
-          choice("colour", say("colour outside"), COLOURS),
-          choice("school", "against damp in the wall", SCHOOLS),
-          quantity("taper_frac", "roof’s width against the floor’s", "fraction", "", { clearable: true, placeholder: "usual" }),
-          quantity("leak_per_h", "air that leaks, changes an hour", "count", "", { clearable: true, placeholder: "1", note: "calm 0.5, breeze 1, windy 2" }),
-          quantity("margin_frac", "heater’s margin", "fraction", ""),
-          quantity("tallest_m", "the tallest of you", "length", "m", { clearable: true, placeholder: "not entered" }),
-          quantity("heading_deg", "nose points to, ° from north", "count", ""),
+          choice("colour", say(says("colour-outside")), COLOURS),
+          choice("school", says("against-damp-wall"), SCHOOLS),
+          quantity("taper_frac", says("roofs-width-against-floors"), "fraction", "", { clearable: true, placeholder: says("usual") }),
+          quantity("leak_per_h", says("air-leaks-changes-hour"), "count", "", { clearable: true, placeholder: "1", note: says("calm-breeze-windy") }),
+          quantity("margin_frac", says("heaters-margin"), "fraction", ""),
+          quantity("tallest_m", says("tallest-you"), "length", "m", { clearable: true, placeholder: says("not-entered") }),
+          quantity("heading_deg", says("nose-points-north"), "count", ""),
         ]}
         item={w}
         onSet={(key, value, label) => void set(key, value, label)}
       />
       {items.length > 0 && (
         <>
-          <h3 className="mb-1 mt-3 font-display text-[14px]">Build-ups</h3>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">{says("build-ups")}</h3>
           <ul className="m-0 list-none p-0">
             {items.map((b) => (
               <li key={b.id}>

@@ -12,6 +12,7 @@ import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/warmth";
 import { useBuildUps, useOpenings, useSurface } from "./edit";
 import { Hour } from "./Hour";
 import { Sentence } from "./Sentence";
@@ -23,10 +24,10 @@ type Row = Schemas["SurfacePart"] & { id: string };
 
 /** What the damp does to a surface, in words. */
 export function dampWords(s: Schemas["SurfacePart"]): string {
-  if (s.wet) return "water runs";
-  if (s.inside_g_m2_day > 10) return `wet in it, ${s.inside_g_m2_day.toFixed(0)} g`;
-  if (s.mould) return "mould may grow";
-  return s.inside_g_m2_day > 0.5 ? `damp in it, ${s.inside_g_m2_day.toFixed(1)} g` : "dry";
+  if (s.wet) return says("water-runs");
+  if (s.inside_g_m2_day > 10) return says("wet-g", { inside_g_m2_day: s.inside_g_m2_day });
+  if (s.mould) return says("mould-may-grow");
+  return s.inside_g_m2_day > 0.5 ? says("damp-g", { inside_g_m2_day: s.inside_g_m2_day }) : says("dry");
 }
 
 export function ShellView() {
@@ -45,14 +46,14 @@ export function ShellView() {
   const nameOf = (id: string | null) => builds.items.find((b) => b.id === id)?.name;
   const add = openings.add;
   const create = useCallback(async () => {
-    const id = await add({ name: "Window", on: "left", kind: "window", width_m: 0.8, height_m: 0.45 });
+    const id = await add({ name: says("window"), on: "left", kind: "window", width_m: 0.8, height_m: 0.45 });
     if (id) hand.pick("surface", id);
   }, [add, hand.pick]);
   useCall("bothy:new", create);
   const columns: Column<Row>[] = [
     {
       key: "name",
-      label: "surface",
+      label: says("surface-2"),
       width: "19%",
       kind: "computed",
       show: (s) => (
@@ -67,11 +68,11 @@ export function ShellView() {
       label: "build-up",
       width: "24%",
       kind: "choice",
-      options: [{ value: "", word: "the usual, until said" }, ...builds.items.map((b) => ({ value: b.id, word: b.name }))],
+      options: [{ value: "", word: says("usual-until-said") }, ...builds.items.map((b) => ({ value: b.id, word: b.name }))],
       show: (s) =>
         s.assumed ? (
-          <span className="text-heather underline decoration-dotted" title="assumed until you say how it is built">
-            the usual
+          <span className="text-heather underline decoration-dotted" title={says("assumed-until-you-say")}>
+            {says("usual-2")}
           </span>
         ) : (
           (nameOf(s.build_up) ?? <span className="text-dim">{s.kind}</span>)
@@ -79,18 +80,18 @@ export function ShellView() {
       value: (s) => surface.of(s.id)?.build_up ?? "",
       set: (s, v) => void surface.set(s.id, s.name, { build_up: v || null }, "build-up"),
     },
-    { key: "area", label: "area", width: "9%", align: "right", kind: "computed", show: (s) => show(s.area_m2, "m²", units) },
+    { key: "area", label: says("area"), width: "9%", align: "right", kind: "computed", show: (s) => show(s.area_m2, "m²", units) },
     { key: "u", label: "U, W/m²K", width: "9%", align: "right", kind: "computed", show: (s) => <Fig bare k={`surfaces/${s.id}/u_value_w_m2k`} /> },
     {
       key: "cover",
-      label: "at night",
+      label: says("night"),
       width: "14%",
       kind: "computed",
       show: (s) => <span className={`font-sans ${s.cover === "none" ? "text-dim" : "text-peat"}`}>{wordOf(COVERS, s.cover)}</span>,
     },
     {
       key: "loss",
-      label: "loses",
+      label: says("loses-2"),
       width: "10%",
       align: "right",
       kind: "computed",
@@ -105,7 +106,7 @@ export function ShellView() {
     },
     {
       key: "damp",
-      label: "damp",
+      label: says("damp"),
       width: "15%",
       kind: "computed",
       show: (s) => (
@@ -115,34 +116,34 @@ export function ShellView() {
   ];
   return (
     <Bench
-      title="Heat and air"
+      title={says("heat-air")}
       sentence={<Sentence />}
       picture={<ShellPicture season={season} hour={hour} />}
       tools={
         <>
-          <StageViews stage="Heat and air" views={VIEWS} />
+          <StageViews stage={says("heat-air")} views={VIEWS} />
           <Hour season={season} hour={hour} onSeason={setSeason} onHour={setHour} />
           <button type="button" className="btn btn-main" onClick={() => void create()}>
-            Add an opening (n)
+            {says("add-opening-n")}
           </button>
           <button type="button" className="btn" aria-pressed={proposing} onClick={() => setProposing(!proposing)}>
-            {proposing ? "The surfaces" : "What Bothy suggests"}
+            {proposing ? says("surfaces") : says("what-bothy-suggests")}
           </button>
         </>
       }
       ledger={
         proposing ? (
-          <Proposals groups={["insulation", "vents", "heater", "ducts", "cooler"]} empty="Nothing to propose." />
+          <Proposals groups={["insulation", "vents", "heater", "ducts", "cooler"]} empty={says("nothing-propose")} />
         ) : (
           <Ledger
-            label="Surfaces"
+            label={says("surfaces-2")}
             rows={rows}
             columns={columns}
             id={rowId}
             selected={hand.kind === "surface" ? hand.id : undefined}
             onSelect={(s) => hand.pick("surface", s.id)}
             mark={(s) => <ItemMark subject={`surface:${s.id}`} />}
-            empty={<p>No surface: say in Vehicle how large it is inside.</p>}
+            empty={<p>{says("no-surface-say-vehicle")}</p>}
           />
         )
       }

@@ -19,25 +19,25 @@ import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/warmth";
 import { type Bay, type Cabinet, useBays, useCabinets, useWarmth } from "./edit";
 import { Sentence } from "./Sentence";
 import { COMPRESSORS, SUPPLIES, VIEWS } from "./words";
 
-const CAUTION =
-  "Never leave people or animals in it and trust a fan or cooler. Refrigerant only by certified persons; a roof unit takes two people; its mains side belongs to a licensed electrician where your region says so.";
+const CAUTION = says("never-leave-people-animals");
 
 const FIGURES = {
-  total_w: "to take away in the worst hour",
-  needed_w: "cooler to choose",
-  glass_solar_w: "of it sun through glass",
-  opaque_w: "of it through walls and roof",
-  latent_w: "of it moisture",
-  free_running_temp_c: "where it would settle without cooling",
-  net_capacity_w: "the cooler takes away",
-  run_power_w: "it draws while it runs",
-  run_current_a: "from the bank",
-  start_power_w: "to start",
-  time_h: "the bank carries it for",
+  total_w: says("take-away-worst-hour"),
+  needed_w: says("cooler-choose"),
+  glass_solar_w: says("sun-through-glass"),
+  opaque_w: says("through-walls-roof"),
+  latent_w: says("moisture"),
+  free_running_temp_c: says("where-would-settle-without"),
+  net_capacity_w: says("cooler-takes-away"),
+  run_power_w: says("draws-while-runs"),
+  run_current_a: says("bank"),
+  start_power_w: says("start"),
+  time_h: says("bank-carries"),
 };
 
 /** Temperatures of the hot day as lines, what a cooler would have to take away as posts. */
@@ -61,9 +61,7 @@ function HotDay() {
         viewBox={`0 0 ${width} ${H}`}
         className="block w-full"
         role="img"
-        aria-label={say(
-          `The hot day: up to ${Math.max(...c.free_c).toFixed(0)} °C inside without cooling, ${Math.round(c.total_w)} W to take away at ${c.worst_hour}:00`,
-        )}
+        aria-label={say(says("hot-day-up-c", { value: Math.max(...c.free_c), total_w: Math.round(c.total_w), worst_hour: c.worst_hour }))}
       >
         {c.load_w.map((w, h) => (
           <rect
@@ -100,18 +98,18 @@ function HotDay() {
           />
         )}
         <text x={x(0) + 4} y={Math.min(last(c.free_c) - 8, temp(c.free_c[0] ?? 0) - 6)} fontSize="10.5" fill="var(--color-rust)" fontWeight="600">
-          inside, without cooling
+          {says("inside-without-cooling")}
         </text>
         <text x={x(17.5)} y={temp(c.outdoor_c[17] ?? 0) - 5} fontSize="10.5" fill="currentColor">
-          outside
+          {says("outside-4")}
         </text>
         {cooler && (
           <text x={x(cooler.from_h ?? 0) + 4} y={temp(cooler.set_c ?? 26) - 4} fontSize="10.5" fill="var(--color-moss)">
-            asked for
+            {says("asked-2")}
           </text>
         )}
         <text x="8" y="18" fontSize="12" fontWeight="600" fill="currentColor">
-          {say(`a cloudless day, up to ${c.hot_c.toFixed(0)} °C; posts: heat to take away`)}
+          {say(says("cloudless-day-up-c", { hot_c: c.hot_c }))}
         </text>
         {[0, 6, 12, 18, 24].map((h) => (
           <text key={h} x={x(h)} y={H - 18} fontSize="10" textAnchor="middle" className="num" fill="var(--color-dim)">
@@ -119,7 +117,7 @@ function HotDay() {
           </text>
         ))}
         <text x={width - 60} y={H - 3} fontSize="9.5" textAnchor="end" fill="var(--color-dim)">
-          sun’s time; the cooler’s hours by the clock
+          {says("suns-time-coolers-hours")}
         </text>
       </svg>
     </div>
@@ -132,32 +130,37 @@ function CabinetSlate({ c }: { c: Cabinet }) {
   const { set, remove } = useCabinets();
   const p = report.warmth.cabinets[c.id];
   return (
-    <Slate title={c.name} sub="a closed space with something hot in it">
+    <Slate title={c.name} sub={says("closed-space-something-hot")}>
       <FindingList findings={report.findings.filter((f) => f.subject === `cabinet:${c.id}`)} />
       {p && (
         <p className="my-1 text-[12px]">
-          {p.temp_c != null && say(`${p.temp_c.toFixed(0)} °C with the vents it has. `)}
+          {p.temp_c != null && say(says("c-vents-has", { temp_c: p.temp_c }))}
           {say(
-            `${Math.round(p.vented_w)} W to vent: ${Math.round(p.each_mm2).toLocaleString("en-GB")} mm² free low and high (${Math.round(p.gross_mm2).toLocaleString("en-GB")} as grilles), or a fan of ${Math.round(p.fan_m3_h)} m³/h.`,
+            says("w-vent-mm-free", {
+              vented_w: Math.round(p.vented_w),
+              each_mm2: Math.round(p.each_mm2).toLocaleString("en-GB"),
+              gross_mm2: Math.round(p.gross_mm2).toLocaleString("en-GB"),
+              fan_m3_h: Math.round(p.fan_m3_h),
+            }),
           )}
         </p>
       )}
       <Fields
         specs={[
-          words("name", "name"),
-          quantity("heat_w", "heat given off in it", "power", "W", { note: "an inverter: a tenth of its load" }),
-          quantity("max_c", "at most", "temperature", "°C"),
-          quantity("stack_height_m", "from low to high vent", "length", "m"),
-          quantity("case_area_m2", "its walls", "surface", "m²"),
-          quantity("low_mm2", "low vent, free", "surface", "mm²", { scale: 1e6, clearable: true, placeholder: "none" }),
-          quantity("high_mm2", "high vent, free", "surface", "mm²", { scale: 1e6, clearable: true, placeholder: "none" }),
-          flag("absorption_fridge", "an absorption fridge’s flue space"),
-          flag("sealed_from_room", "sealed from the room"),
+          words("name", says("name")),
+          quantity("heat_w", says("heat-given-off"), "power", "W", { note: says("inverter-tenth-load") }),
+          quantity("max_c", says("most-2"), "temperature", "°C"),
+          quantity("stack_height_m", says("low-high-vent"), "length", "m"),
+          quantity("case_area_m2", says("walls"), "surface", "m²"),
+          quantity("low_mm2", says("low-vent-free"), "surface", "mm²", { scale: 1e6, clearable: true, placeholder: says("none") }),
+          quantity("high_mm2", says("high-vent-free"), "surface", "mm²", { scale: 1e6, clearable: true, placeholder: says("none") }),
+          flag("absorption_fridge", says("absorption-fridges-flue-space")),
+          flag("sealed_from_room", says("sealed-room")),
         ]}
         item={c}
         onSet={(key, value, label) => void set(c, { [key]: value }, label)}
       />
-      <TakeOut remove={() => remove(c)}>Remove it</TakeOut>
+      <TakeOut remove={() => remove(c)}>{says("remove-2")}</TakeOut>
     </Slate>
   );
 }
@@ -168,25 +171,25 @@ function BaySlate({ b }: { b: Bay }) {
   const { set, remove } = useBays();
   const p = report.warmth.bays[b.id];
   return (
-    <Slate title={b.name} sub="between inside and outside">
+    <Slate title={b.name} sub={says("between-inside-outside")}>
       <FindingList findings={report.findings.filter((f) => f.subject === `bay:${b.id}`)} />
       {p && (
         <p className="my-1 text-[12px]">
-          {say(`${p.temp_c.toFixed(1)} °C at ${report.warmth.cold_c.toFixed(0)} °C outside at night${p.safe ? "" : `; ${Math.round(p.heat_w)} W hold 3 °C`}.`)}
+          {say(says("c-c-outside-night", { temp_c: p.temp_c, cold_c: report.warmth.cold_c, safe: p.safe, heat_w: Math.round(p.heat_w) }))}
         </p>
       )}
       <Fields
         specs={[
-          words("name", "name"),
-          { key: "ua_to_living_w_k", label: "towards the living space", note: "W/K: area × U", kind: "quantity", dimension: "count", unit: "" },
-          { key: "ua_to_outside_w_k", label: "towards outside", note: "W/K: area × U", kind: "quantity", dimension: "count", unit: "" },
-          quantity("heat_w", "heat put into it", "power", "W"),
-          flag("water", "water in it that must not freeze"),
+          words("name", says("name")),
+          { key: "ua_to_living_w_k", label: says("towards-living-space"), note: says("w-k-area-u"), kind: "quantity", dimension: "count", unit: "" },
+          { key: "ua_to_outside_w_k", label: says("towards-outside"), note: says("w-k-area-u"), kind: "quantity", dimension: "count", unit: "" },
+          quantity("heat_w", says("heat-put-into"), "power", "W"),
+          flag("water", says("water-must-not-freeze")),
         ]}
         item={b}
         onSet={(key, value, label) => void set(b, { [key]: value }, label)}
       />
-      <TakeOut remove={() => remove(b)}>Remove it</TakeOut>
+      <TakeOut remove={() => remove(b)}>{says("remove-2")}</TakeOut>
     </Slate>
   );
 }
@@ -214,58 +217,58 @@ function Whole() {
     };
   };
   return (
-    <Slate title="Heat and air" sub="summer">
+    <Slate title={says("heat-air")} sub={says("summer")}>
       {part.cool.capacity_w != null && (
-        <HeadroomBar label="cooling in the worst hour" need={part.cool.needed_w} have={part.cool.capacity_w} unit="W" margin={0} />
+        <HeadroomBar label={says("cooling-worst-hour")} need={part.cool.needed_w} have={part.cool.capacity_w} unit="W" margin={0} />
       )}
       <FindingList findings={report.findings.filter((f) => f.stage === "warmth" && /^(cool|cabinet|bay)/.test(f.subject))} />
       {(Object.entries(FIGURES) as [keyof typeof FIGURES, string][]).map(([k, label]) => (
         <SlateFig key={k} k={`cool/${k}`} label={label} />
       ))}
       {part.cool.day_wh != null && (
-        <p className="my-1 text-[12px] text-chalk-dim">{`On the hottest day round the clock it would take ${show(part.cool.day_wh, "Wh")}; the trip reckons with its hours.`}</p>
+        <p className="my-1 text-[12px] text-chalk-dim">{says("hottest-day-round-clock", { day_wh: show(part.cool.day_wh, "Wh") })}</p>
       )}
-      <FlagProperty label="people or animals are left in it" value={w.left_alone ?? false} onSet={(v) => void set("left_alone", v, "left in it")} />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Air conditioner</h3>
+      <FlagProperty label={says("people-animals-left")} value={w.left_alone ?? false} onSet={(v) => void set("left_alone", v, says("left"))} />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("air-conditioner")}</h3>
       <ChoiceProperty
-        label={say("from the catalogue")}
+        label={say(says("catalogue"))}
         value={c?.part ?? (c ? "own" : "")}
         options={[
-          { value: "", word: "none" },
-          ...(c && !c.part ? [{ value: "own", word: "your own" }] : []),
+          { value: "", word: says("none") },
+          ...(c && !c.part ? [{ value: "own", word: says("your-own") }] : []),
           ...coolers.map((p) => ({ value: p.key, word: `${p.name}, ${p.maker}` })),
         ]}
         onSet={(key) => {
           const p = coolers.find((x) => x.key === key);
           if (p) void set("cooler", { ...(c ?? {}), ...fields(p), by: "typed" }, p.name);
-          else if (key === "") void set("cooler", null, "no air conditioner");
+          else if (key === "") void set("cooler", null, says("no-air-conditioner"));
         }}
       />
       {c && (
         <>
           <ChoiceProperty
-            label="which appliance in Daily use"
-            note="so that its electricity counts once"
+            label={says("which-appliance-daily-use")}
+            note={says("electricity-counts-once")}
             value={c.appliance ?? ""}
-            options={[{ value: "", word: "none" }, ...lines.map((a) => ({ value: a.id, word: a.name }))]}
-            onSet={(v) => void edit([{ op: "replace", path: "/warmth/cooler/appliance", value: v || null }], "line in Daily use of the cooler")}
+            options={[{ value: "", word: says("none") }, ...lines.map((a) => ({ value: a.id, word: a.name }))]}
+            onSet={(v) => void edit([{ op: "replace", path: "/warmth/cooler/appliance", value: v || null }], says("line-daily-use-cooler"))}
           />
           <Fields
             specs={[
-              words("name", "name"),
-              quantity("capacity_w", "takes away", "power", "W", { note: "or as 7000 BTU/h" }),
-              quantity("eer", "cooling for each watt", "count", ""),
-              choice("supply", "runs on", SUPPLIES),
-              choice("compressor", "its compressor", COMPRESSORS),
-              quantity("set_c", "cools to", "temperature", "°C"),
-              quantity("from_h", "from", "time", "h"),
-              quantity("to_h", "until", "time", "h"),
-              flag("hookup_only", say("only on a hook-up")),
-              quantity("hours_wanted", "on the bank for", "time", "h"),
-              quantity("hose_flow_m3_h", "blown out by a single hose", "airflow", "m³/h"),
+              words("name", says("name")),
+              quantity("capacity_w", says("takes-away"), "power", "W", { note: says("btu-h") }),
+              quantity("eer", says("cooling-each-watt"), "count", ""),
+              choice("supply", says("runs-3"), SUPPLIES),
+              choice("compressor", says("compressor"), COMPRESSORS),
+              quantity("set_c", says("cools"), "temperature", "°C"),
+              quantity("from_h", says("from"), "time", "h"),
+              quantity("to_h", says("until"), "time", "h"),
+              flag("hookup_only", say(says("only-hook-up"))),
+              quantity("hours_wanted", says("bank-2"), "time", "h"),
+              quantity("hose_flow_m3_h", says("blown-out-single-hose"), "airflow", "m³/h"),
             ]}
             item={c}
-            onSet={(key, value, label) => void edit([{ op: "replace", path: `/warmth/cooler/${key}`, value }], `air conditioner: ${label}`)}
+            onSet={(key, value, label) => void edit([{ op: "replace", path: `/warmth/cooler/${key}`, value }], says("air-conditioner-2", { label }))}
           />
         </>
       )}
@@ -287,17 +290,19 @@ export function SummerView() {
   const addBay = bays.add;
   const create = useCallback(async () => {
     const id =
-      list === "cabinets" ? await addCabinet({ name: "Cabinet", heat_w: 80 }) : await addBay({ name: "Tank bay", ua_to_living_w_k: 3, ua_to_outside_w_k: 3 });
+      list === "cabinets"
+        ? await addCabinet({ name: says("cabinet"), heat_w: 80 })
+        : await addBay({ name: says("tank-bay"), ua_to_living_w_k: 3, ua_to_outside_w_k: 3 });
     if (id) hand.pick(list === "cabinets" ? "cabinet" : "bay", id);
   }, [addCabinet, addBay, list, hand.pick]);
   useCall("bothy:new", create);
   const c = hand.kind === "cabinet" ? cabinets.items.find((x) => x.id === hand.id) : undefined;
   const b = hand.kind === "bay" ? bays.items.find((x) => x.id === hand.id) : undefined;
   const columns: Column<Cabinet>[] = [
-    nameColumn(cabinets, "hot cabinet", "34%"),
+    nameColumn(cabinets, says("hot-cabinet"), "34%"),
     {
       key: "heat",
-      label: "heat in it",
+      label: says("heat-2"),
       width: "16%",
       align: "right",
       kind: "quantity",
@@ -305,13 +310,13 @@ export function SummerView() {
       unit: "W",
       show: (x) => show(x.heat_w, "W", units),
       value: (x) => x.heat_w,
-      set: (x, q) => q && void cabinets.set(x, { heat_w: q.value }, "heat"),
+      set: (x, q) => q && void cabinets.set(x, { heat_w: q.value }, says("heat")),
     },
-    { key: "temp", label: "gets to", width: "16%", align: "right", kind: "computed", show: (x) => show(part.cabinets[x.id]?.temp_c, "°C", units, 2) },
-    { key: "most", label: "at most", width: "14%", align: "right", kind: "computed", show: (x) => show(x.max_c ?? 40, "°C", units) },
+    { key: "temp", label: says("gets"), width: "16%", align: "right", kind: "computed", show: (x) => show(part.cabinets[x.id]?.temp_c, "°C", units, 2) },
+    { key: "most", label: says("most-2"), width: "14%", align: "right", kind: "computed", show: (x) => show(x.max_c ?? 40, "°C", units) },
     {
       key: "vents",
-      label: "vents for it, each",
+      label: says("vents-each"),
       width: "20%",
       align: "right",
       kind: "computed",
@@ -319,20 +324,20 @@ export function SummerView() {
     },
   ];
   const bayColumns: Column<Bay>[] = [
-    nameColumn(bays, "bay", "40%"),
-    { key: "temp", label: "on the coldest night", width: "20%", align: "right", kind: "computed", show: (x) => show(part.bays[x.id]?.temp_c, "°C", units, 2) },
-    { key: "heat", label: say("to hold 3 °C"), width: "20%", align: "right", kind: "computed", show: (x) => show(part.bays[x.id]?.heat_w, "W", units, 2) },
-    { key: "water", label: "water in it", width: "20%", kind: "computed", show: (x) => (x.water === false ? "no" : "yes") },
+    nameColumn(bays, says("bay"), "40%"),
+    { key: "temp", label: says("coldest-night"), width: "20%", align: "right", kind: "computed", show: (x) => show(part.bays[x.id]?.temp_c, "°C", units, 2) },
+    { key: "heat", label: say(says("hold-c")), width: "20%", align: "right", kind: "computed", show: (x) => show(part.bays[x.id]?.heat_w, "W", units, 2) },
+    { key: "water", label: says("water"), width: "20%", kind: "computed", show: (x) => (x.water === false ? says("no") : says("yes")) },
   ];
   return (
     <Bench
-      title="Heat and air"
+      title={says("heat-air")}
       sentence={<Sentence />}
       picture={<HotDay />}
       tools={
         <>
-          <StageViews stage="Heat and air" views={VIEWS} />
-          <span className="flex" role="group" aria-label="What the ledger lists">
+          <StageViews stage={says("heat-air")} views={VIEWS} />
+          <span className="flex" role="group" aria-label={says("what-ledger-lists")}>
             {(["cabinets", "bays"] as const).map((k) => (
               <button
                 key={k}
@@ -341,12 +346,12 @@ export function SummerView() {
                 aria-pressed={k === list}
                 onClick={() => setList(k)}
               >
-                {k === "cabinets" ? "hot cabinets" : "cold bays"}
+                {k === "cabinets" ? says("hot-cabinets") : says("cold-bays")}
               </button>
             ))}
           </span>
           <button type="button" className="btn btn-main" onClick={() => void create()}>
-            {list === "cabinets" ? "Add a cabinet (n)" : "Add a bay (n)"}
+            {list === "cabinets" ? says("add-cabinet-n") : says("add-bay-n")}
           </button>
         </>
       }
@@ -354,22 +359,22 @@ export function SummerView() {
         list === "cabinets" ? (
           <ItemLedger
             key=" Hot cabinets"
-            label="Hot cabinets"
+            label={says("hot-cabinets-2")}
             list={cabinets}
             kind="cabinet"
             columns={columns}
             onAdd={create}
-            empty={"No hot cabinet yet: inverter and chargers, the fridge’s compressor."}
+            empty={says("no-hot-cabinet-yet")}
           />
         ) : (
           <ItemLedger
             key=" Cold bays"
-            label="Cold bays"
+            label={says("cold-bays-2")}
             list={bays}
             kind="bay"
             columns={bayColumns}
             onAdd={create}
-            empty={"No bay yet: where tanks, pump and pipes lie outside the warmth."}
+            empty={says("no-bay-yet-where")}
           />
         )
       }

@@ -5,6 +5,7 @@ import { useItems } from "../../data/items";
 import { indexOf, setFields } from "../../data/lists";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
+import { says } from "../../words/warmth";
 
 export type BuildUp = Schemas["BuildUp"];
 export type WallLayer = Schemas["WallLayer"];
@@ -41,7 +42,7 @@ export function useSurface() {
 
 export function useOpenings() {
   const { design } = useVariant();
-  return useItems<Opening & { name: string }>("/warmth/openings", (design.warmth?.openings ?? []) as (Opening & { name: string })[], "Opening");
+  return useItems<Opening & { name: string }>("/warmth/openings", (design.warmth?.openings ?? []) as (Opening & { name: string })[], says("opening"));
 }
 
 export function useBuildUps() {
@@ -50,7 +51,7 @@ export function useBuildUps() {
   const said = design.warmth?.surfaces ?? [];
   const unlink = (id: string): PatchOp[] =>
     said.flatMap((s, i) => (s.build_up === id ? [{ op: "replace" as const, path: `/warmth/surfaces/${i}/build_up`, value: null }] : []));
-  const list = useItems<BuildUp>("/warmth/build_ups", items, "Build-up", unlink);
+  const list = useItems<BuildUp>("/warmth/build_ups", items, says("build-up-2"), unlink);
   const at = (id: string) => `/warmth/build_ups/${indexOf(items, id)}`;
   return {
     ...list,
@@ -75,7 +76,7 @@ export function useHeaters() {
   const { design } = useVariant();
   const unlink = (id: string): PatchOp[] =>
     (design.gas?.appliances ?? []).flatMap((a, i): PatchOp[] => (a.heater === id ? [{ op: "replace", path: `/gas/appliances/${i}/heater`, value: null }] : []));
-  const list = useItems<Heater>("/warmth/heaters", design.warmth?.heaters ?? [], "Heater", unlink);
+  const list = useItems<Heater>("/warmth/heaters", design.warmth?.heaters ?? [], says("heater-2"), unlink);
   return { ...list, duplicate: (h: Heater) => list.duplicate({ ...h, appliance: null }) };
 }
 
@@ -86,32 +87,32 @@ export function useDucts() {
     ...items.flatMap((d, i) => (d.parent === id ? [{ op: "replace" as const, path: `/warmth/ducts/${i}/parent`, value: null }] : [])),
     ...(design.warmth?.drying?.duct === id ? [{ op: "replace" as const, path: "/warmth/drying/duct", value: null }] : []),
   ];
-  return useItems<WarmDuct>("/warmth/ducts", items, "Run", unlink);
+  return useItems<WarmDuct>("/warmth/ducts", items, says("run"), unlink);
 }
 
 export function useLoopZones() {
   const { design } = useVariant();
-  return useItems<LoopZone>("/warmth/loop/zones", design.warmth?.loop?.zones ?? [], "Zone");
+  return useItems<LoopZone>("/warmth/loop/zones", design.warmth?.loop?.zones ?? [], says("zone-3"));
 }
 
 export function useVents() {
   const { design } = useVariant();
-  return useItems<Vent>("/warmth/vents", design.warmth?.vents ?? [], "Vent");
+  return useItems<Vent>("/warmth/vents", design.warmth?.vents ?? [], says("vent"));
 }
 
 export function useAlarms() {
   const { design } = useVariant();
-  return useItems<Alarm & { name: string }>("/warmth/alarms", (design.warmth?.alarms ?? []) as (Alarm & { name: string })[], "Alarm");
+  return useItems<Alarm & { name: string }>("/warmth/alarms", (design.warmth?.alarms ?? []) as (Alarm & { name: string })[], says("alarm-2"));
 }
 
 export function useCabinets() {
   const { design } = useVariant();
   // an inverter that stood in it stands in the open again
   const unlink = (id: string): PatchOp[] => (design.power?.inverter?.cabinet === id ? [{ op: "replace", path: "/power/inverter/cabinet", value: null }] : []);
-  return useItems<Cabinet>("/warmth/cabinets", design.warmth?.cabinets ?? [], "Cabinet", unlink);
+  return useItems<Cabinet>("/warmth/cabinets", design.warmth?.cabinets ?? [], says("cabinet"), unlink);
 }
 
 export function useBays() {
   const { design } = useVariant();
-  return useItems<Bay>("/warmth/bays", design.warmth?.bays ?? [], "Bay");
+  return useItems<Bay>("/warmth/bays", design.warmth?.bays ?? [], says("bay-2"));
 }

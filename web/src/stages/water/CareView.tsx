@@ -15,12 +15,12 @@ import { Bench } from "../../shell/Bench";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/water";
 import { type HoldTest, useTests, useWater } from "./edit";
 import { Sentence } from "./Sentence";
 import { MEDIA, PIPES, PRODUCTS, REASONS, SHOWER_LIST, VERDICT, VIEWS, wordOf } from "./words";
 
-const CAUTION =
-  "Gloves, eye protection, fresh air; never chlorine with acid or descaler; taps tagged “do not drink” until rinsed; by-pass carbon and UV. Test with air only up to 50 kPa, nobody over the joints.";
+const CAUTION = says("gloves-eye-protection-fresh");
 
 /** The dose in words beside its steps, and what is still open of the shower. */
 function CarePicture() {
@@ -36,30 +36,30 @@ function CarePicture() {
       <div className="md:col-span-2 empty:hidden">
         <BeingBuilt />
       </div>
-      <section aria-label="Sanitising">
-        <h2 className="m-0 mb-1 font-display text-[15px]">Sanitising</h2>
+      <section aria-label={says("sanitising")}>
+        <h2 className="m-0 mb-1 font-display text-[15px]">{says("sanitising")}</h2>
         {s ? (
           <ol className="m-0 list-decimal pl-5 text-[13px] [&>li]:py-0.5">
-            <li>Carbon and UV by-passed; tank full: {show(s.system_l, "L", units)} with pipes and heater.</li>
+            <li>{says("carbon-uv-passed-tank", { system_l: show(s.system_l, "L", units) })}</li>
             <li>
               <strong className="num">
                 {s.dose.toFixed(s.unit === "tablets" ? 0 : s.dose < 20 ? 1 : 0)} {s.unit}
               </strong>{" "}
-              {say("of the product into the tank; every tap until it smells of it.")}
+              {say(says("product-into-tank-every"))}
             </li>
             <li>
-              Let it stand <strong className="num">{s.contact_min.toFixed(0)} min</strong>.
+              {says("let-stand")} <strong className="num">{s.contact_min.toFixed(0)} min</strong>.
             </li>
             <li>
-              Drain, then rinse <strong className="num">{s.rinses}</strong> times: {show(s.rinse_l, "L", units)} of water, into a foul drain.
+              {says("drain-then-rinse")} <strong className="num">{s.rinses}</strong> {says("times-water-into-foul", { rinse_l: show(s.rinse_l, "L", units) })}
             </li>
           </ol>
         ) : (
-          <p className="m-0 text-[13px]">No fresh tank yet, so there is nothing to sanitise.</p>
+          <p className="m-0 text-[13px]">{says("no-fresh-tank-yet")}</p>
         )}
       </section>
-      <section aria-label="Shower">
-        <h2 className="m-0 mb-1 font-display text-[15px]">The shower, before it is used</h2>
+      <section aria-label={says("shower")}>
+        <h2 className="m-0 mb-1 font-display text-[15px]">{says("shower-before-used")}</h2>
         {shower ? (
           <ul className="m-0 list-none p-0 text-[13px]">
             {SHOWER_LIST.map((item) => (
@@ -70,7 +70,11 @@ function CarePicture() {
                     className="mt-1"
                     checked={done.includes(item.value as never)}
                     onChange={(e) =>
-                      void set("shower_done", e.target.checked ? [...done, item.value] : done.filter((x) => x !== item.value), `shower: ${item.word}`)
+                      void set(
+                        "shower_done",
+                        e.target.checked ? [...done, item.value] : done.filter((x) => x !== item.value),
+                        says("shower-2", { item: item.word }),
+                      )
                     }
                   />
                   {item.word}
@@ -79,7 +83,7 @@ function CarePicture() {
             ))}
           </ul>
         ) : (
-          <p className="m-0 text-[13px]">No shower inside.</p>
+          <p className="m-0 text-[13px]">{says("no-shower-inside")}</p>
         )}
       </section>
     </div>
@@ -97,26 +101,29 @@ function TestSlate({ t }: { t: HoldTest & { name: string } }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `test:${t.id}`)} />
       {r && (
         <p className={`my-1 text-[12px] ${r.verdict === "fail" ? "text-[#f3b3a4]" : ""}`}>
-          Fell by {say(`${r.corrected_drop_kpa.toFixed(1)} kPa, warmth taken out; `)}
-          {say(`${r.allowed_drop_kpa.toFixed(1)} kPa are allowed`)}
-          {r.leak_ml_h != null && say(`; ${r.leak_ml_h.toFixed(0)} mL an hour`)}. {r.reasons.map((x) => REASONS[x] ?? x).join(", ")}
+          {says("fell", {
+            kpa_warmth_taken: say(says("kpa-warmth-taken-out", { corrected_drop_kpa: r.corrected_drop_kpa })),
+            kpa_allowed: say(says("kpa-allowed", { allowed_drop_kpa: r.allowed_drop_kpa })),
+            leak_ml_h: (r.leak_ml_h != null && say(says("ml-hour", { leak_ml_h: r.leak_ml_h }))) || "",
+            reasons: r.reasons.map((x) => REASONS[x] ?? x).join(", "),
+          })}
         </p>
       )}
       <Fields
         specs={[
-          words("name", "name"),
-          words("on", "date"),
-          words("who", "by"),
-          choice("medium", "with", MEDIA),
-          kpa("start_kpa", "pressure at the start"),
-          kpa("end_kpa", "pressure at the end"),
-          quantity("duration_min", "minutes", "count", ""),
-          quantity("start_temp_c", "temperature at the start", "temperature", "°C"),
-          quantity("end_temp_c", "at the end", "temperature", "°C", { clearable: true, placeholder: "the same" }),
-          choice("pipe_type", "pipe", PIPES),
-          quantity("gas_volume_l", t.medium === "air" ? "volume under test" : "air in it", "volume", "L", {
+          words("name", says("name")),
+          words("on", says("date")),
+          words("who", says("by")),
+          choice("medium", says("with"), MEDIA),
+          kpa("start_kpa", says("pressure-start")),
+          kpa("end_kpa", says("pressure-end")),
+          quantity("duration_min", says("minutes"), "count", ""),
+          quantity("start_temp_c", says("temperature-start"), "temperature", "°C"),
+          quantity("end_temp_c", says("end"), "temperature", "°C", { clearable: true, placeholder: says("same") }),
+          choice("pipe_type", says("pipe"), PIPES),
+          quantity("gas_volume_l", t.medium === "air" ? says("volume-under-test") : says("air"), "volume", "L", {
             clearable: t.medium !== "air",
-            placeholder: "not entered",
+            placeholder: says("not-entered"),
           }),
         ]}
         item={t}
@@ -124,7 +131,7 @@ function TestSlate({ t }: { t: HoldTest & { name: string } }) {
           void set(t, { [key]: value, ...(key === "medium" && value === "air" && !t.gas_volume_l ? { gas_volume_l: 1 } : {}) }, label)
         }
       />
-      <TakeOut remove={() => remove(t)}>Remove this record</TakeOut>
+      <TakeOut remove={() => remove(t)}>{says("remove-record")}</TakeOut>
     </Slate>
   );
 }
@@ -135,35 +142,29 @@ function Whole() {
   const { w, set } = useWater();
   const c = w.care;
   return (
-    <Slate title="Water" sub="care and tests">
+    <Slate title={says("water")} sub={says("care-tests")}>
       <FindingList findings={report.findings.filter((f) => f.stage === "water" && /^(care|test|tests|shower)/.test(f.subject))} />
       <SlateFigs ks={["water/dose", "water/contact_time_min"]} />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Sanitising</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("sanitising")}</h3>
       <Fields
         specs={[
-          choice("product", "product", PRODUCTS),
+          choice("product", says("product"), PRODUCTS),
           ...(c.product === "tablet"
-            ? [quantity("tablet_mg", "chlorine in a tablet, mg", "count", "")]
-            : [quantity("strength_frac", "strength, chlorine by mass", "fraction", "", { note: "household bleach 3 to 6 %" })]),
-          quantity("remaining_frac", "of its strength left", "fraction", "", { note: "bleach loses a fifth a year" }),
-          quantity("target_mg_l", "target, mg/L", "count", ""),
-          quantity("ct_mg_min_l", "dose · time, mg·min/L", "count", "", { clearable: true, placeholder: "the region’s" }),
-          quantity("days_ago", "last done, days ago", "count", "", { clearable: true, placeholder: "not entered" }),
-          quantity("standing_days", "water standing, days", "count", ""),
-          flag("with_acid", "acid or descaler at the same time"),
+            ? [quantity("tablet_mg", says("chlorine-tablet-mg"), "count", "")]
+            : [quantity("strength_frac", says("strength-chlorine-mass"), "fraction", "", { note: says("household-bleach") })]),
+          quantity("remaining_frac", says("strength-left"), "fraction", "", { note: says("bleach-loses-fifth-year") }),
+          quantity("target_mg_l", says("target-mg-l"), "count", ""),
+          quantity("ct_mg_min_l", says("dose-time-mg-min"), "count", "", { clearable: true, placeholder: says("regions") }),
+          quantity("days_ago", says("last-done-days-ago"), "count", "", { clearable: true, placeholder: says("not-entered") }),
+          quantity("standing_days", says("water-standing-days"), "count", ""),
+          flag("with_acid", says("acid-descaler-same-time")),
         ]}
         item={c}
-        onSet={(key, value, label) => void edit([{ op: "replace", path: `/water/care/${key}`, value }], `sanitising: ${label}`)}
+        onSet={(key, value, label) => void edit([{ op: "replace", path: `/water/care/${key}`, value }], says("sanitising-2", { label }))}
       />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Before walls are closed</h3>
-      <Fields
-        specs={[flag("walls_closed", "walls are closed over the pipes, or soon will be")]}
-        item={w}
-        onSet={(key, value, label) => void set(key, value, label)}
-      />
-      <p className="my-1 text-[12px] text-chalk-dim">
-        Pump up to one and a half times the cut-out, heater and accumulator isolated if rated lower; wait 10 min, pump up again, start. Plastic: pump up twice.
-      </p>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("before-walls-closed")}</h3>
+      <Fields specs={[flag("walls_closed", says("walls-closed-over-pipes"))]} item={w} onSet={(key, value, label) => void set(key, value, label)} />
+      <p className="my-1 text-[12px] text-chalk-dim">{says("pump-up-one-half")}</p>
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
@@ -177,40 +178,30 @@ export function CareView() {
   const { create, held: t } = useMaking(tests, "test", () => ({ start_kpa: start, end_kpa: start, duration_min: 60 }));
   const of = (x: HoldTest) => report.water.tests.find((r) => r.id === x.id);
   const columns: Column<HoldTest & { name: string }>[] = [
-    nameColumn(tests, "pressure test", "30%"),
+    nameColumn(tests, says("pressure-test"), "30%"),
     dateColumn(tests, "14%"),
-    wordColumn("medium", "with", "12%", (x) => wordOf(MEDIA, x.medium).split(",")[0]!),
-    { key: "start", label: "start", width: "12%", align: "right", kind: "computed", show: (x) => say(`${x.start_kpa} kPa`) },
-    { key: "end", label: "end", width: "12%", align: "right", kind: "computed", show: (x) => say(`${x.end_kpa} kPa`) },
-    wordColumn("verdict", "verdict", "20%", (x) => VERDICT[of(x)?.verdict ?? ""] ?? ""),
+    wordColumn("medium", says("with"), "12%", (x) => wordOf(MEDIA, x.medium).split(",")[0]!),
+    { key: "start", label: says("start"), width: "12%", align: "right", kind: "computed", show: (x) => say(`${x.start_kpa} kPa`) },
+    { key: "end", label: says("end-2"), width: "12%", align: "right", kind: "computed", show: (x) => say(`${x.end_kpa} kPa`) },
+    wordColumn("verdict", says("verdict"), "20%", (x) => VERDICT[of(x)?.verdict ?? ""] ?? ""),
   ];
   return (
     <Bench
-      title="Water"
+      title={says("water")}
       sentence={<Sentence />}
       picture={<CarePicture />}
       tools={
         <>
-          <StageViews stage="Water" views={VIEWS} />
+          <StageViews stage={says("water")} views={VIEWS} />
           <button type="button" className="btn btn-main" onClick={() => void create()}>
-            Add a pressure test (n)
+            {says("add-pressure-test-n")}
           </button>
           <Link className="btn" to={`/v/${id}/print/water`}>
-            Water sheets for paper
+            {says("water-sheets-paper")}
           </Link>
         </>
       }
-      ledger={
-        <ItemLedger
-          label="Pressure tests"
-          list={tests}
-          kind="test"
-          columns={columns}
-          onAdd={create}
-          records
-          empty={"No test yet. It is done before any wall is closed over a pipe."}
-        />
-      }
+      ledger={<ItemLedger label={says("pressure-tests")} list={tests} kind="test" columns={columns} onAdd={create} records empty={says("no-test-yet-done")} />}
       slate={t ? <TestSlate t={t} /> : <Whole />}
     />
   );

@@ -12,12 +12,12 @@ import { Bench } from "../../shell/Bench";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/water";
 import { useWater } from "./edit";
 import { Sentence } from "./Sentence";
 import { GREY_TO, SHOWERS, SOURCES, STORES, STYLES, TOILETS, USES, VIEWS } from "./words";
 
-const CAUTION =
-  "Draining grey water on roads, pitches and into rainwater gullies is prohibited or fined in most places; toilet waste goes to a disposal point only.";
+const CAUTION = says("draining-grey-water-roads");
 
 /** Bars of litres a day by use, and of days by store with the days asked for. */
 function DaysPicture() {
@@ -43,10 +43,13 @@ function DaysPicture() {
         viewBox={`0 0 ${width} ${H}`}
         className="block w-full"
         role="img"
-        aria-label={`${show(part.total_l_day, "L", units)} a day; ${stores.map((s) => `${say(STORES[s.name] ?? "")} ${s.days == null ? "without end" : `${s.days.toFixed(1)} days`}`).join(", ")}`}
+        aria-label={says("day", {
+          total_l_day: show(part.total_l_day, "L", units),
+          stores: stores.map((s) => `${say(STORES[s.name] ?? "")} ${s.days == null ? "without end" : `${s.days.toFixed(1)} days`}`).join(", "),
+        })}
       >
         <text x="8" y="20" fontSize="12" fontWeight="600" fill="currentColor">
-          {say("water a day")}
+          {say(says("water-day"))}
         </text>
         {uses.map(([k, v], i) => (
           <g key={k}>
@@ -60,7 +63,7 @@ function DaysPicture() {
           </g>
         ))}
         <text x={narrow ? 8 : half + 8} y={top + 20} fontSize="12" fontWeight="600" fill="currentColor">
-          days that each store lasts
+          {says("days-each-store-lasts")}
         </text>
         {stores.map((s, i) => {
           const y = top + 36 + i * 30;
@@ -82,7 +85,7 @@ function DaysPicture() {
                 strokeDasharray={["fresh", "drinking"].includes(s.name) ? undefined : "5 3"}
               />
               <text x={(s.days == null ? width - 60 : xd(Math.min(far, s.days))) + 5} y={y + 13} fontSize="11" className="num" fill="currentColor">
-                {s.days == null ? "no end" : s.days.toFixed(1)}
+                {s.days == null ? says("no-end") : s.days.toFixed(1)}
               </text>
             </g>
           );
@@ -91,7 +94,7 @@ function DaysPicture() {
           <g>
             <path d={`M${xd(part.target_days)} ${top + 28}V${top + 38 + stores.length * 30}`} stroke="var(--color-gorse)" strokeWidth="2" />
             <text x={xd(part.target_days)} y={top + 52 + stores.length * 30} fontSize="11" textAnchor="middle" fill="var(--color-gorse-ink)">
-              {`${part.target_days} asked for`}
+              {says("asked", { target_days: part.target_days })}
             </text>
           </g>
         )}
@@ -111,71 +114,71 @@ function DaysSlate() {
   const put = (base: string, what: string) => (key: string, value: unknown, label: string) =>
     void edit([{ op: "replace", path: `/water/${base}/${key}`, value }], `${what}: ${label}`);
   const litres = <K extends string>(key: K, label: string, unit = "L") =>
-    quantity(key, label, unit === "L/min" ? "flow" : "volume", unit, { clearable: true, placeholder: "as the style has it" });
+    quantity(key, label, unit === "L/min" ? "flow" : "volume", unit, { clearable: true, placeholder: says("style-has") });
   return (
-    <Slate title="Water" sub="how much, and for how long">
+    <Slate title={says("water")} sub={says("how-much-how-long")}>
       <FindingList findings={report.findings.filter((f) => f.stage === "water" && ["water", "toilet"].includes(f.subject))} />
       <SlateFigs ks={["water/autonomy_days", "water/total_l_day", "water/fresh_tank_l_day", "water/grey_l_day"]} />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Habits</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("habits")}</h3>
       <Fields
         specs={[
-          choice("style", "water is used", STYLES),
-          quantity("target_days", "it is to last, days", "count", "", { clearable: true, placeholder: say("nights between hook-ups") }),
-          choice("drinking_source", "drinking water", SOURCES),
-          flag("hot_climate", "in heat: 50 % more to drink"),
-          litres("drinking_l_person_day", "drinking, a person"),
-          litres("cooking_l_person_day", "cooking, a person"),
-          litres("dishes_l_person_day", "dishes, a person"),
-          litres("hand_wash_l_person_day", "hands and teeth, a person"),
-          choice("shower_type", "the shower", SHOWERS),
+          choice("style", says("water-used"), STYLES),
+          quantity("target_days", says("last-days"), "count", "", { clearable: true, placeholder: say(says("nights-between-hook-ups")) }),
+          choice("drinking_source", says("drinking-water"), SOURCES),
+          flag("hot_climate", says("heat-more-drink")),
+          litres("drinking_l_person_day", says("drinking-person")),
+          litres("cooking_l_person_day", says("cooking-person")),
+          litres("dishes_l_person_day", says("dishes-person")),
+          litres("hand_wash_l_person_day", says("hands-teeth-person")),
+          choice("shower_type", says("shower-3"), SHOWERS),
           ...(use.shower_type === "none"
             ? []
             : [
-                litres("shower_flow_l_min", "shower’s flow", "L/min"),
-                quantity("shower_time_min", "minutes running", "count", "", { clearable: true, placeholder: "as the style has it" }),
-                quantity("showers_person_week", "showers a person and week", "count", "", { clearable: true, placeholder: "as the style has it" }),
+                litres("shower_flow_l_min", says("showers-flow"), "L/min"),
+                quantity("shower_time_min", says("minutes-running"), "count", "", { clearable: true, placeholder: says("style-has") }),
+                quantity("showers_person_week", says("showers-person-week"), "count", "", { clearable: true, placeholder: says("style-has") }),
               ]),
-          ...(use.shower_type === "recirculating" ? [quantity("shower_charge_l", "one charge", "volume", "L")] : []),
-          litres("outside_l_day", "outside, a day"),
+          ...(use.shower_type === "recirculating" ? [quantity("shower_charge_l", says("one-charge"), "volume", "L")] : []),
+          litres("outside_l_day", says("outside-day")),
         ]}
         item={use}
-        onSet={put("use", "use of water")}
+        onSet={put("use", says("use-water"))}
       />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">{say("Jugs and grey water")}</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{say(says("jugs-grey-water"))}</h3>
       <Fields
         specs={[
-          quantity("jug_l", "a jug holds", "volume", "L"),
-          count("jug_count", "jugs of fresh water"),
-          ...(use.drinking_source === "separate" ? [quantity("drinking_jug_l", "drinking store", "volume", "L")] : []),
-          choice("grey_to", say("grey water goes to"), GREY_TO),
-          ...(w.grey_to === "container" || w.grey_to === "ground" ? [quantity("container_l", "portable container", "volume", "L")] : []),
+          quantity("jug_l", says("jug-holds"), "volume", "L"),
+          count("jug_count", says("jugs-fresh-water")),
+          ...(use.drinking_source === "separate" ? [quantity("drinking_jug_l", says("drinking-store"), "volume", "L")] : []),
+          choice("grey_to", say(says("grey-water-goes")), GREY_TO),
+          ...(w.grey_to === "container" || w.grey_to === "ground" ? [quantity("container_l", says("portable-container"), "volume", "L")] : []),
         ]}
         item={w}
         onSet={(key, value, label) => void set(key, key === "jug_count" ? Math.max(0, Math.round(Number(value ?? 0))) : value, label)}
       />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Toilet</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("toilet")}</h3>
       {t ? (
         <>
           <Fields
             specs={[
-              choice("kind", "kind", TOILETS),
-              quantity("capacity_l", t.kind === "separating" ? "urine container" : "container", "volume", "L"),
-              ...(t.kind === "separating" ? [quantity("solids_l", "solids", "volume", "L")] : []),
-              count("spare", "more containers"),
-              quantity("home_frac", "of its use at home", "fraction", ""),
-              flag("roof_vent", "its vent leads through the roof"),
-              flag("only_at_points", say("emptied at disposal points only")),
+              choice("kind", says("kind"), TOILETS),
+              quantity("capacity_l", t.kind === "separating" ? says("urine-container") : says("container"), "volume", "L"),
+              ...(t.kind === "separating" ? [quantity("solids_l", says("solids"), "volume", "L")] : []),
+              count("spare", says("more-containers")),
+              quantity("home_frac", says("use-home"), "fraction", ""),
+              flag("roof_vent", says("vent-leads-through-roof")),
+              flag("only_at_points", say(says("emptied-disposal-points-only"))),
             ]}
             item={t}
-            onSet={(key, value, label) => put("toilet", "toilet")(key, key === "spare" ? Math.max(0, Math.round(Number(value ?? 0))) : value, label)}
+            onSet={(key, value, label) => put("toilet", says("toilet-2"))(key, key === "spare" ? Math.max(0, Math.round(Number(value ?? 0))) : value, label)}
           />
-          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("toilet", null, "no toilet")}>
-            no toilet
+          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("toilet", null, says("no-toilet"))}>
+            {says("no-toilet")}
           </button>
         </>
       ) : (
-        <button type="button" className="btn btn-slate" onClick={() => void set("toilet", { kind: "cassette" }, "a toilet")}>
-          Add a toilet
+        <button type="button" className="btn btn-slate" onClick={() => void set("toilet", { kind: "cassette" }, says("toilet-3"))}>
+          {says("add-toilet")}
         </button>
       )}
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
@@ -188,36 +191,42 @@ export function DaysView() {
   const { part } = useWater();
   const { units } = usePerson();
   const columns: Column<StoreRow>[] = [
-    { key: "name", label: "store", width: "26%", kind: "computed", show: (s) => <span className="font-sans text-peat">{say(STORES[s.name] ?? s.name)}</span> },
-    { key: "holds", label: "holds", width: "14%", align: "right", kind: "computed", show: (s) => show(part.capacity_l[s.name], "L", units) },
-    { key: "usable", label: "usable", width: "14%", align: "right", kind: "computed", show: (s) => show(s.usable_l, "L", units) },
-    { key: "flow", label: "a day", width: "14%", align: "right", kind: "computed", show: (s) => show(part.flow_l_day[s.name], "L", units) },
-    { key: "days", label: "days", width: "12%", align: "right", kind: "computed", show: (s) => (s.days == null ? "no end" : s.days.toFixed(1)) },
+    {
+      key: "name",
+      label: says("store"),
+      width: "26%",
+      kind: "computed",
+      show: (s) => <span className="font-sans text-peat">{say(STORES[s.name] ?? s.name)}</span>,
+    },
+    { key: "holds", label: says("holds"), width: "14%", align: "right", kind: "computed", show: (s) => show(part.capacity_l[s.name], "L", units) },
+    { key: "usable", label: says("usable"), width: "14%", align: "right", kind: "computed", show: (s) => show(s.usable_l, "L", units) },
+    { key: "flow", label: says("day-2"), width: "14%", align: "right", kind: "computed", show: (s) => show(part.flow_l_day[s.name], "L", units) },
+    { key: "days", label: says("days"), width: "12%", align: "right", kind: "computed", show: (s) => (s.days == null ? says("no-end") : s.days.toFixed(1)) },
     {
       key: "need",
-      label: `for ${show(part.target_days, "days")}`,
+      label: says("for", { target_days: show(part.target_days, "days") }),
       width: "20%",
       align: "right",
       kind: "computed",
-      show: (s) => (s.meets_target ? "enough" : s.capacity_needed_l == null ? "can’t" : show(s.capacity_needed_l, "L", units)),
+      show: (s) => (s.meets_target ? says("enough") : s.capacity_needed_l == null ? says("cant") : show(s.capacity_needed_l, "L", units)),
     },
   ];
   return (
     <Bench
-      title="Water"
+      title={says("water")}
       sentence={<Sentence />}
       picture={<DaysPicture />}
-      tools={<StageViews stage="Water" views={VIEWS} />}
+      tools={<StageViews stage={says("water")} views={VIEWS} />}
       ledger={
         <>
           <Ledger
-            label="Stores"
+            label={says("stores")}
             rows={part.stores as StoreRow[]}
             columns={columns}
             id={storeId}
-            empty={<p className="m-0 max-w-xl text-[15px]">No store yet. Turn to Tanks and add the fresh one; or say on the slate how many jugs you carry.</p>}
+            empty={<p className="m-0 max-w-xl text-[15px]">{says("no-store-yet-turn")}</p>}
           />
-          <Proposals groups={["water"]} empty="Nothing to propose: stores, pump and pipes stand, or Daily use is still empty." />
+          <Proposals groups={["water"]} empty={says("nothing-propose-stores-pump")} />
         </>
       }
       slate={<DaysSlate />}

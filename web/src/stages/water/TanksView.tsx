@@ -13,29 +13,30 @@ import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { says } from "../../words/water";
 import { BOX, type Join, type Prism, useJoins, useTanks, useWater, type WaterTank } from "./edit";
 import { Sentence } from "./Sentence";
 import { WaterPicture } from "./WaterPicture";
 import { FILLS, HELD, HOLDS, PLACES, SENDERS, SHAPES, VIEWS, wordOf } from "./words";
 
-const CAUTION = "A litre is a kilogram: low, near the axles, held for a crash and not only for braking. Before a floor is drilled: fuel, brake lines, cables.";
+const CAUTION = says("litre-kilogram-low-near");
 const metres = <K extends string>(key: K, label: string, more: object = {}) => quantity(key, label, "length", "m", more);
 
 function partSpecs(p: Prism): FieldSpec<Prism>[] {
   const of: Record<Prism["shape"], FieldSpec<Prism>[]> = {
-    box: [metres("length_m", "long, along the vehicle"), metres("width_m", "wide"), metres("height_m", "high")],
-    cylinder_vertical: [metres("diameter_m", "across"), metres("height_m", "high")],
-    cylinder_horizontal: [metres("diameter_m", "across"), metres("length_m", "long")],
-    polygon: [metres("length_m", "long, along the vehicle")],
+    box: [metres("length_m", says("long-along-vehicle")), metres("width_m", says("wide")), metres("height_m", says("high"))],
+    cylinder_vertical: [metres("diameter_m", says("across")), metres("height_m", says("high"))],
+    cylinder_horizontal: [metres("diameter_m", says("across")), metres("length_m", says("long"))],
+    polygon: [metres("length_m", says("long-along-vehicle"))],
   };
   return [
-    choice("shape", "shape", SHAPES),
-    choice("op", "it is", [
+    choice("shape", says("shape"), SHAPES),
+    choice("op", says("it-is"), [
       { value: "add", word: "a part of the tank" },
       { value: "cut", word: "cut out of it" },
     ]),
     ...of[p.shape],
-    metres("base_z_m", "begins over the tank’s zero"),
+    metres("base_z_m", says("begins-over-tanks-zero")),
   ];
 }
 
@@ -76,12 +77,12 @@ function Section({ p, onSet }: { p: Prism; onSet: (points: number[][]) => void }
   const text = (p.vertices_yz_m ?? []).map((v) => v.map((c) => Math.round(c * 1000)).join(" ")).join(", ");
   return (
     <label className="block py-0.5">
-      <span className="text-[12px] text-chalk-dim">section, corners across and up in mm</span>
+      <span className="text-[12px] text-chalk-dim">{says("section-corners-across-up")}</span>
       <input
         key={text}
         className={`field-slate num w-full ${bad ? "!border-rust" : ""}`}
         defaultValue={text}
-        aria-label="section, corners across and up in mm"
+        aria-label={says("section-corners-across-up")}
         aria-invalid={bad}
         onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
         onBlur={(e) => {
@@ -92,7 +93,7 @@ function Section({ p, onSet }: { p: Prism; onSet: (points: number[][]) => void }
       />
       {bad && (
         <span role="alert" className="text-[12px] text-[#f3b3a4]">
-          three corners and more, as “0 0, 500 0, 500 200”
+          {says("three-corners-more")}
         </span>
       )}
     </label>
@@ -116,33 +117,38 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
       ))}
       {p && !p.problem && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          Its middle is {show(p.cg_z_m, "m", units)} over the floor. Full, its fixing holds {(p.need_x_n / 1000).toFixed(1)} kN forward,{" "}
-          {(p.need_y_n / 1000).toFixed(1)} kN sideways, {(p.need_z_n / 1000).toFixed(1)} kN up.
-          {p.drain_min != null && ` Full, it has run out of its drain after ${p.drain_min < 10 ? p.drain_min.toFixed(1) : p.drain_min.toFixed(0)} min.`}
+          {says("middle-over-floor-full", {
+            cg_z_m: show(p.cg_z_m, "m", units),
+            need_x_n: p.need_x_n / 1000,
+            need_y_n: p.need_y_n / 1000,
+            need_z_n: p.need_z_n / 1000,
+            has_drain_min: p.drain_min != null,
+            drain_min: p.drain_min != null ? (p.drain_min < 10 ? p.drain_min.toFixed(1) : p.drain_min.toFixed(0)) : "",
+          })}
         </p>
       )}
       <Fields
         specs={[
-          words("name", "name"),
-          choice("holds", "holds", HOLDS),
-          choice("place", "stands", PLACES),
-          metres("x_m", "from the front"),
-          metres("z_m", "its zero over the floor"),
+          words("name", says("name")),
+          choice("holds", says("holds"), HOLDS),
+          choice("place", says("stands"), PLACES),
+          metres("x_m", says("front")),
+          metres("z_m", says("zero-over-floor")),
         ]}
         item={t}
         onSet={(key, value, label) => void set(t, { [key]: value }, label)}
       />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Shape</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("shape-2")}</h3>
       {t.prisms.map((q, i) => (
         <fieldset key={i} className="m-0 mb-1 border-0 border-l-2 border-slate-2 p-0 pl-2">
-          <legend className="text-[12px] text-chalk-dim">Part {i + 1}</legend>
+          <legend className="text-[12px] text-chalk-dim">{says("part", { i: i + 1 })}</legend>
           <Fields
             specs={partSpecs(q)}
             item={q}
             onSet={(key, value, label) =>
               parts(
                 t.prisms.map((x, n) => (n === i ? (key === "shape" ? reshaped(x, String(value)) : { ...x, [key]: value }) : x)),
-                `part ${i + 1}: ${label}`,
+                says("part-2", { i: i + 1, label }),
               )
             }
           />
@@ -152,7 +158,7 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
               onSet={(vertices_yz_m) =>
                 parts(
                   t.prisms.map((x, n) => (n === i ? { ...x, vertices_yz_m } : x)),
-                  `part ${i + 1}: section`,
+                  says("part-section", { i: i + 1 }),
                 )
               }
             />
@@ -164,82 +170,90 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
               onClick={() =>
                 parts(
                   t.prisms.filter((_, n) => n !== i),
-                  `part ${i + 1} taken out`,
+                  says("part-taken-out", { i: i + 1 }),
                 )
               }
             >
-              take part {i + 1} out
+              {says("take-part-out", { i: i + 1 })}
             </button>
           )}
         </fieldset>
       ))}
       <div className="flex gap-2">
-        <button type="button" className="btn btn-slate" onClick={() => parts([...t.prisms, { ...BOX, length_m: 0.4 }], "one more part")}>
-          Add a part
+        <button type="button" className="btn btn-slate" onClick={() => parts([...t.prisms, { ...BOX, length_m: 0.4 }], says("one-more-part"))}>
+          {says("add-part")}
         </button>
         <button
           type="button"
           className="btn btn-slate"
-          onClick={() => parts([...t.prisms, { ...BOX, op: "cut", length_m: 0.3, width_m: 0.15, height_m: 0.15 }], "a part cut out")}
+          onClick={() => parts([...t.prisms, { ...BOX, op: "cut", length_m: 0.3, width_m: 0.15, height_m: 0.15 }], says("part-cut-out"))}
         >
-          Cut one out
+          {says("cut-one-out")}
         </button>
       </div>
       <Fields
         specs={[
-          metres("outlet_z_m", "outlet over its zero", { clearable: true, placeholder: "at its floor" }),
-          metres("max_level_z_m", "full at", { clearable: true, placeholder: "its top" }),
-          quantity("tank_mass_kg", "empty tank", "mass", "kg"),
+          metres("outlet_z_m", says("outlet-over-zero"), { clearable: true, placeholder: says("floor") }),
+          metres("max_level_z_m", says("full"), { clearable: true, placeholder: says("top") }),
+          quantity("tank_mass_kg", says("empty-tank"), "mass", "kg"),
         ]}
         item={t}
         onSet={(key, value, label) => void set(t, { [key]: value }, label)}
       />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Vent, filler, fixing</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("vent-filler-fixing")}</h3>
       <Fields
         specs={[
-          mm("vent_mm", "vent, inside", { clearable: true, placeholder: "none" }),
-          flag("vent_high", "it ends above filler and top"),
-          choice("fill_by", "filled", FILLS),
-          mm("fill_mm", "filler, inside", { clearable: true, placeholder: "not entered" }),
+          mm("vent_mm", says("vent-inside"), { clearable: true, placeholder: says("none") }),
+          flag("vent_high", says("ends-above-filler-top")),
+          choice("fill_by", says("filled"), FILLS),
+          mm("fill_mm", says("filler-inside"), { clearable: true, placeholder: says("not-entered") }),
           {
             key: "restraint_x_n",
-            label: "fixing holds forward, N",
+            label: says("fixing-holds-forward-n"),
             kind: "quantity",
             dimension: "count",
             unit: "",
             clearable: true,
-            placeholder: "not entered",
+            placeholder: says("not-entered"),
           },
-          { key: "restraint_y_n", label: "sideways, N", kind: "quantity", dimension: "count", unit: "", clearable: true, placeholder: "not entered" },
-          { key: "restraint_z_n", label: "up, N", kind: "quantity", dimension: "count", unit: "", clearable: true, placeholder: "not entered" },
-          metres("undivided_m", "longest room without a wall", { clearable: true, placeholder: "its length" }),
-          flag("food_grade", "marked for drinking water"),
-          flag("budgeted", "full in the mass budget"),
-          flag("leak_tray", "a drained tray or sensor under it"),
-          flag("over_electrics", "it stands over electrics"),
-          mm("drain_mm", "its drain, inside", { clearable: true, placeholder: "not entered" }),
-          flag("drain_valve", "a drain valve at its lowest point"),
-          flag("full_sensor", "a sensor at 90 %"),
-          mm("foam_mm", "foam round it"),
-          quantity("heater_w", "its heater", "power", "W"),
+          {
+            key: "restraint_y_n",
+            label: says("sideways-n"),
+            kind: "quantity",
+            dimension: "count",
+            unit: "",
+            clearable: true,
+            placeholder: says("not-entered"),
+          },
+          { key: "restraint_z_n", label: says("up-n"), kind: "quantity", dimension: "count", unit: "", clearable: true, placeholder: says("not-entered") },
+          metres("undivided_m", says("longest-room-without-wall"), { clearable: true, placeholder: says("length-2") }),
+          flag("food_grade", says("marked-drinking-water")),
+          flag("budgeted", says("full-mass-budget")),
+          flag("leak_tray", says("drained-tray-sensor-under")),
+          flag("over_electrics", says("stands-over-electrics")),
+          mm("drain_mm", says("drain-inside"), { clearable: true, placeholder: says("not-entered") }),
+          flag("drain_valve", says("drain-valve-lowest-point")),
+          flag("full_sensor", says("sensor")),
+          mm("foam_mm", says("foam-round")),
+          quantity("heater_w", says("heater"), "power", "W"),
         ]}
         item={t}
         onSet={(key, value, label) => void set(t, { [key]: value }, label)}
       />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Gauge</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("gauge")}</h3>
       {s ? (
         <>
           <Fields
             specs={[
-              choice("kind", "sender", SENDERS),
+              choice("kind", says("sender"), SENDERS),
               ...(s.kind === "stepped"
                 ? []
                 : [
-                    quantity("empty_signal", "reads empty", "count", ""),
-                    quantity("full_signal", "reads full", "count", ""),
-                    metres("empty_z_m", "empty at", { clearable: true, placeholder: "the tank’s floor" }),
-                    metres("full_z_m", "full at", { clearable: true, placeholder: "full level" }),
-                    ...(s.kind === "resistive" ? [quantity("cable_resistance_ohm", "its cable, Ω", "count", "")] : []),
+                    quantity("empty_signal", says("reads-empty"), "count", ""),
+                    quantity("full_signal", says("reads-full"), "count", ""),
+                    metres("empty_z_m", says("empty"), { clearable: true, placeholder: says("tanks-floor") }),
+                    metres("full_z_m", says("full"), { clearable: true, placeholder: says("full-level") }),
+                    ...(s.kind === "resistive" ? [quantity("cable_resistance_ohm", says("cable"), "count", "")] : []),
                   ]),
             ]}
             item={s}
@@ -248,17 +262,17 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
               if (key === "kind" && value === "stepped" && !s.step_z_m?.length && p) {
                 next.step_z_m = [0.25, 0.5, 0.75, 1].map((f) => Number((p.bottom_z_m - (t.z_m ?? 0) + f * (p.top_z_m - p.bottom_z_m) * 0.95).toFixed(3)));
               }
-              void edit([{ op: "replace", path: `/water/tanks/${index}/sender`, value: next }], `${t.name}, gauge: ${label}`);
+              void edit([{ op: "replace", path: `/water/tanks/${index}/sender`, value: next }], says("gauge-2", { name: t.name, label }));
             }}
           />
           {p?.gauge && p.gauge.rows.length > 0 && (
-            <table className="my-1 w-full text-[12px]" aria-label="Calibration of the gauge">
+            <table className="my-1 w-full text-[12px]" aria-label={says("calibration-gauge")}>
               <thead>
                 <tr className="text-left text-chalk-dim">
-                  <th className="font-normal">usable</th>
-                  <th className="text-right font-normal">{say("litres")}</th>
-                  <th className="text-right font-normal">level</th>
-                  <th className="text-right font-normal">reads, {p.gauge.unit}</th>
+                  <th className="font-normal">{says("usable")}</th>
+                  <th className="text-right font-normal">{say(says("litres"))}</th>
+                  <th className="text-right font-normal">{says("level")}</th>
+                  <th className="text-right font-normal">{says("reads", { unit: p.gauge.unit })}</th>
                 </tr>
               </thead>
               <tbody className="num">
@@ -272,25 +286,27 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
                 ))}
               </tbody>
               <caption className="caption-bottom text-left text-chalk-dim">
-                It can’t see the last {say(`${p.gauge.blind_low_l.toFixed(1)} L and the first `)}
-                {say(`${p.gauge.blind_high_l.toFixed(1)} L.`)}
+                {says("cant-see-last", {
+                  l_first: say(says("l-first", { blind_low_l: p.gauge.blind_low_l })),
+                  l: say(`${p.gauge.blind_high_l.toFixed(1)} L.`),
+                })}
               </caption>
             </table>
           )}
-          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set(t, { sender: null }, "no gauge")}>
-            no gauge
+          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set(t, { sender: null }, says("no-gauge"))}>
+            {says("no-gauge")}
           </button>
         </>
       ) : (
         <button
           type="button"
           className="btn btn-slate"
-          onClick={() => void set(t, { sender: { kind: "resistive", empty_signal: 0, full_signal: 190 } as never }, "a gauge")}
+          onClick={() => void set(t, { sender: { kind: "resistive", empty_signal: 0, full_signal: 190 } as never }, says("gauge-3"))}
         >
-          Add a gauge
+          {says("add-gauge")}
         </button>
       )}
-      <TakeOut remove={() => remove(t)}>Remove this tank</TakeOut>
+      <TakeOut remove={() => remove(t)}>{says("remove-tank")}</TakeOut>
     </Slate>
   );
 }
@@ -303,28 +319,33 @@ function JoinSlate({ j }: { j: Join & { name: string } }) {
   const { units } = usePerson();
   const p = report.water.joins[j.id];
   return (
-    <Slate title={j.name} sub={`joins ${j.tanks.length} tanks`}>
+    <Slate title={j.name} sub={says("joins-tanks", { tanks_count: j.tanks.length })}>
       <FindingList findings={report.findings.filter((f) => f.subject === `join:${j.id}`)} />
       {p && (
         <p className="my-1 text-[12px]">
-          {show(p.total_l, "L", units)} in all, {show(p.usable_l, "L", units)} reach the outlet, {show(p.unusable_l, "L", units)} stay behind. At the pump’s
-          draw the levels part by {say(`${(1000 * p.draw_difference_m).toFixed(0)} mm`)}
-          {p.balance_min != null && `; filled from one side they level out in ${p.balance_min.toFixed(1)} min`}.
+          {says("all-reach-outlet-stay", {
+            total_l: show(p.total_l, "L", units),
+            usable_l: show(p.usable_l, "L", units),
+            unusable_l: show(p.unusable_l, "L", units),
+            mm: say(`${(1000 * p.draw_difference_m).toFixed(0)} mm`),
+            has_balance_min: p.balance_min != null,
+            balance_min: p.balance_min ?? 0,
+          })}
         </p>
       )}
       <Fields
         specs={[
-          words("name", "name"),
-          metres("z_m", "over the floor"),
-          mm("inner_diameter_mm", "bore"),
-          metres("length_m", "length"),
-          flag("common_vent", "vents end together above the highest top"),
+          words("name", says("name")),
+          metres("z_m", says("over-floor")),
+          mm("inner_diameter_mm", says("bore")),
+          metres("length_m", says("length")),
+          flag("common_vent", says("vents-end-together-above")),
         ]}
         item={j}
         onSet={(key, value, label) => void set(j, { [key]: value }, label)}
       />
       <fieldset className="m-0 mt-1 border-0 p-0">
-        <legend className="text-[12px] text-chalk-dim">joins; the pump draws from the first</legend>
+        <legend className="text-[12px] text-chalk-dim">{says("joins-pump-draws-first")}</legend>
         {items.map((t) => (
           <label key={t.id} className="flex items-start gap-2 py-0.5">
             <input
@@ -338,7 +359,7 @@ function JoinSlate({ j }: { j: Join & { name: string } }) {
           </label>
         ))}
       </fieldset>
-      <TakeOut remove={() => remove(j)}>Part these tanks</TakeOut>
+      <TakeOut remove={() => remove(j)}>{says("part-these-tanks")}</TakeOut>
     </Slate>
   );
 }
@@ -352,10 +373,10 @@ function Whole() {
   const hand = useHand();
   const free = (w.tanks ?? []).filter((t) => t.holds === "fresh" && !(w.joins ?? []).some((j) => j.tanks.includes(t.id)));
   return (
-    <Slate title="Water" sub="tanks">
+    <Slate title={says("water")} sub={says("tanks")}>
       <FindingList findings={report.findings.filter((f) => f.stage === "water" && /^(tank|join):/.test(f.subject))} />
-      <p className="my-1 text-[12px] text-chalk-dim">{show(part.mass_full_kg, "kg", units)} with every tank full.</p>
-      <Fields specs={[choice("restraint_school", "fixings hold", HELD)]} item={w} onSet={(key, value, label) => void set(key, value, label)} />
+      <p className="my-1 text-[12px] text-chalk-dim">{says("every-tank-full", { mass_full_kg: show(part.mass_full_kg, "kg", units) })}</p>
+      <Fields specs={[choice("restraint_school", says("fixings-hold"), HELD)]} item={w} onSet={(key, value, label) => void set(key, value, label)} />
       {(w.joins ?? []).map((j) => (
         <button key={j.id} type="button" className="my-1 block underline decoration-dotted underline-offset-2" onClick={() => hand.pick("join", j.id)}>
           {j.name}
@@ -370,7 +391,7 @@ function Whole() {
             void joins.add({ tanks: free.map((t) => t.id).slice(0, 6), z_m: Number(low.toFixed(3)) }).then((id) => id && hand.pick("join", id));
           }}
         >
-          Join {free.length} fresh tanks
+          {says("join-fresh-tanks", { free_count: free.length })}
         </button>
       )}
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
@@ -387,54 +408,45 @@ export function TanksView() {
   const { create, held: t } = useMaking(tanks, "tank", () => ({ prisms: [BOX], holds: "fresh" }));
   const j = hand.kind === "join" ? joins.items.find((x) => x.id === hand.id) : undefined;
   const columns: Column<WaterTank & { name: string }>[] = [
-    nameColumn(tanks, "tank", "28%"),
+    nameColumn(tanks, says("tank"), "28%"),
     {
       key: "holds",
-      label: "holds",
+      label: says("holds"),
       width: "16%",
       kind: "choice",
       options: HOLDS,
       show: (x) => wordOf(HOLDS, x.holds ?? "fresh"),
       value: (x) => x.holds ?? "fresh",
-      set: (x, v) => void tanks.set(x, { holds: v as WaterTank["holds"] }, "holds"),
+      set: (x, v) => void tanks.set(x, { holds: v as WaterTank["holds"] }, says("holds")),
     },
     {
       key: "place",
-      label: "stands",
+      label: says("stands"),
       width: "18%",
       kind: "choice",
       options: PLACES,
       show: (x) => wordOf(PLACES, x.place ?? "inside"),
       value: (x) => x.place ?? "inside",
-      set: (x, v) => void tanks.set(x, { place: v as WaterTank["place"] }, "stands"),
+      set: (x, v) => void tanks.set(x, { place: v as WaterTank["place"] }, says("stands")),
     },
-    { key: "full", label: "full", width: "12%", align: "right", kind: "computed", show: (x) => show(part.tanks[x.id]?.full_l, "L", units) },
-    { key: "usable", label: "usable", width: "12%", align: "right", kind: "computed", show: (x) => show(part.tanks[x.id]?.usable_l, "L", units) },
-    { key: "mass", label: "mass", width: "14%", align: "right", kind: "computed", show: (x) => show(part.tanks[x.id]?.mass_full_kg, "kg", units) },
+    { key: "full", label: says("full-2"), width: "12%", align: "right", kind: "computed", show: (x) => show(part.tanks[x.id]?.full_l, "L", units) },
+    { key: "usable", label: says("usable"), width: "12%", align: "right", kind: "computed", show: (x) => show(part.tanks[x.id]?.usable_l, "L", units) },
+    { key: "mass", label: says("mass"), width: "14%", align: "right", kind: "computed", show: (x) => show(part.tanks[x.id]?.mass_full_kg, "kg", units) },
   ];
   return (
     <Bench
-      title="Water"
+      title={says("water")}
       sentence={<Sentence />}
       picture={<WaterPicture open={[]} onOpen={() => undefined} taps={undefined} what="tanks" />}
       tools={
         <>
-          <StageViews stage="Water" views={VIEWS} />
+          <StageViews stage={says("water")} views={VIEWS} />
           <button type="button" className="btn btn-main" onClick={() => void create()}>
-            Add a tank (n)
+            {says("add-tank-n")}
           </button>
         </>
       }
-      ledger={
-        <ItemLedger
-          label="Tanks"
-          list={tanks}
-          kind="tank"
-          columns={columns}
-          onAdd={create}
-          empty={"No tank yet. Measure the room first: the tank, its fixing, and the outlet at its lowest point."}
-        />
-      }
+      ledger={<ItemLedger label={says("tanks-2")} list={tanks} kind="tank" columns={columns} onAdd={create} empty={says("no-tank-yet-measure")} />}
       slate={t ? <TankSlate t={t} /> : j ? <JoinSlate j={j} /> : <Whole />}
     />
   );

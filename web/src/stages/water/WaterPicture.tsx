@@ -10,6 +10,7 @@ import { SERVICES } from "../../pictures/services";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
+import { says } from "../../words/water";
 import { type PipeRun, useWater, type WaterTank } from "./edit";
 import { HOLDS, wordOf } from "./words";
 
@@ -127,7 +128,7 @@ function Tank({
         fontWeight={held ? 700 : 500}
       >
         {`${t.name} `}
-        <tspan className="num">{p.problem ? "check its shape" : show(p.usable_l, "L", units)}</tspan>
+        <tspan className="num">{p.problem ? says("check-shape") : show(p.usable_l, "L", units)}</tspan>
       </text>
     </g>
   );
@@ -145,14 +146,7 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
   const [box, width] = useWidth<HTMLDivElement>();
   const tanks = w.tanks ?? [];
   const runs = w.runs ?? [];
-  if (!tanks.length && !runs.length)
-    return (
-      <p className="m-0 max-w-xl p-4 text-[15px]">
-        {say(
-          "Nothing holds or moves water yet. Begin with the fresh tank: how long, wide and high it is, and where it stands; then the grey one, the pump, and a run to each tap.",
-        )}
-      </p>
-    );
+  if (!tanks.length && !runs.length) return <p className="m-0 max-w-xl p-4 text-[15px]">{say(says("nothing-holds-moves-water"))}</p>;
   const first = tanks.find((t) => t.holds === "fresh") ?? tanks[0];
   const outlet = first && part.tanks[first.id] ? part.tanks[first.id]!.outlet_z_m : 0.1;
   const ends = tanks.map(sizeOf);
@@ -179,8 +173,8 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
         role="group"
         aria-label={
           taps && open.length
-            ? say(`Water from the side: ${taps.total_l_min.toFixed(1)} litres a minute with ${open.length} open`)
-            : say("Water from the side: tanks, pump, pipes and taps, all shut")
+            ? say(says("water-side-litres-minute", { total_l_min: taps.total_l_min, open_count: open.length }))
+            : say(says("water-side-tanks-pump"))
         }
       >
         <path
@@ -190,10 +184,10 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
           strokeWidth="1.4"
         />
         <text x={x(0) + 4} y={y(report.vehicle.inside_height_m) + 12} fontSize="10" fill="var(--color-dim)">
-          front
+          {says("front-2")}
         </text>
         <text x={x(report.vehicle.inside_length_m) - 4} y={y(0) + 12} fontSize="10" textAnchor="end" fill="var(--color-dim)">
-          floor
+          {says("floor-2")}
         </text>
         {(w.joins ?? []).map((j) => {
           const mine = tanks.filter((t) => j.tanks.includes(t.id)).map(sizeOf);
@@ -313,10 +307,10 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
       </svg>
       <p className="m-0 pb-1 text-[11px] text-dim">
         {shown
-          ? "Press what is to be tested."
+          ? says("press-what-tested")
           : what === "taps"
-            ? say("Press a tap to open it. Width is flow; the tank is taken as nearly empty.")
-            : `${tanks.map((t) => `${t.name}: ${wordOf(HOLDS, t.holds ?? "fresh")}`).join(" · ")}; what is cut out is hatched.`}
+            ? say(says("press-tap-open-width"))
+            : says("what-cut-out-hatched", { tanks: tanks.map((t) => `${t.name}: ${wordOf(HOLDS, t.holds ?? "fresh")}`).join(" · ") })}
       </p>
     </div>
   );

@@ -8,6 +8,7 @@ import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "..
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/wiring";
 import { useWiringEdits } from "./edit";
 import { MainsSide } from "./MainsSide";
 
@@ -22,28 +23,33 @@ export function BoardSlate({ b }: { b: Board }) {
   return (
     <Slate
       title={`${b.letter} ${b.name}`}
-      sub={`${on.length} of ${b.way_count} ways, ${b.side === "ac" ? say("mains: licensed work", "wiring") : "direct current"}`}
+      sub={says("ways-direct-current", {
+        on_count: on.length,
+        way_count: b.way_count,
+        is_ac: b.side === "ac",
+        mains_licensed_work: say(says("mains-licensed-work"), "wiring"),
+      })}
     >
       <FindingList findings={report.findings.filter((f) => f.subject === b.id || (b.side === "ac" && f.subject === "mains"))} />
       {b.side === "ac" && <MainsSide />}
       <SlateFig k={`boards/${b.id}/current_a`} />
-      <SlateFig k={`${node}/worst_v`} label="Voltage here, worst moment" />
-      <SlateFig k={`${node}/typical_v`} label="Voltage here, usual moment" />
+      <SlateFig k={`${node}/worst_v`} label={says("voltage-here-worst-moment")} />
+      <SlateFig k={`${node}/typical_v`} label={says("voltage-here-usual-moment")} />
       <SlateFig k={`${node}/fault_a`} />
       {b.side !== "ac" && (
         <>
           <ChoiceProperty
-            label="fed from"
+            label={says("fed")}
             value={b.fed_from ?? ""}
             options={[
-              { value: "", word: "the busbar" },
+              { value: "", word: says("busbar") },
               ...boards.filter((x) => x.id !== b.id && x.side !== "ac").map((x) => ({ value: x.id, word: `${x.letter} ${x.name}` })),
             ]}
-            onSet={(v) => void setBoard(b, { fed_from: v || null }, "fed from")}
+            onSet={(v) => void setBoard(b, { fed_from: v || null }, says("fed"))}
           />
           {fed ? (
             <button type="button" className="btn btn-slate my-1" onClick={() => hand.pick("circuit", fed.id)}>
-              Its feeder: {report.wiring.circuits[fed.id]?.code} {fed.name}
+              {says("feeder", { code: report.wiring.circuits[fed.id]?.code ?? "", fed: fed.name })}
             </button>
           ) : (
             <button
@@ -54,53 +60,63 @@ export function BoardSlate({ b }: { b: Board }) {
                 if (made) hand.pick("circuit", made);
               }}
             >
-              Add its feeder
+              {says("add-feeder")}
             </button>
           )}
         </>
       )}
-      <TextProperty label="name" value={b.name} maxLength={120} onSet={(name) => name.trim() && void setBoard(b, { name: name.trim() }, "name")} />
-      <TextProperty label="letter" value={b.letter ?? "A"} maxLength={1} onSet={(letter) => void setBoard(b, { letter: letter.toUpperCase() }, "letter")} />
+      <TextProperty
+        label={says("name")}
+        value={b.name}
+        maxLength={120}
+        onSet={(name) => name.trim() && void setBoard(b, { name: name.trim() }, says("name"))}
+      />
+      <TextProperty
+        label={says("letter")}
+        value={b.letter ?? "A"}
+        maxLength={1}
+        onSet={(letter) => void setBoard(b, { letter: letter.toUpperCase() }, says("letter"))}
+      />
       <QuantityProperty
-        label="ways"
+        label={says("ways")}
         value={b.way_count}
         dimension="count"
         unit=""
-        onSet={(v) => void setBoard(b, { way_count: Math.round(v ?? 12) }, "ways")}
+        onSet={(v) => void setBoard(b, { way_count: Math.round(v ?? 12) }, says("ways"))}
       />
       <QuantityProperty
-        label="rating of a way"
+        label={says("rating-way")}
         value={b.way_rating_a}
         dimension="current"
         unit="A"
-        onSet={(v) => void setBoard(b, { way_rating_a: v ?? 30 }, "way rating")}
+        onSet={(v) => void setBoard(b, { way_rating_a: v ?? 30 }, says("way-rating"))}
       />
       <QuantityProperty
-        label="rating of the whole"
+        label={says("rating-whole")}
         value={b.total_rating_a}
         dimension="current"
         unit="A"
-        onSet={(v) => void setBoard(b, { total_rating_a: v ?? 100 }, "rating")}
+        onSet={(v) => void setBoard(b, { total_rating_a: v ?? 100 }, says("rating"))}
       />
-      <TextProperty label="box it stands in" value={b.enclosure ?? ""} maxLength={60} onSet={(enclosure) => void setBoard(b, { enclosure }, "box")} />
+      <TextProperty label={says("box-stands")} value={b.enclosure ?? ""} maxLength={60} onSet={(enclosure) => void setBoard(b, { enclosure }, says("box"))} />
       {b.enclosure && (
         <FlagProperty
-          label={say("a barrier between mains and low voltage in that box", "wiring")}
+          label={say(says("barrier-between-mains-low"), "wiring")}
           value={b.barrier ?? false}
-          onSet={(barrier) => void setBoard(b, { barrier }, "barrier")}
+          onSet={(barrier) => void setBoard(b, { barrier }, says("barrier"))}
         />
       )}
       <ChoiceProperty
-        label="side"
+        label={says("side")}
         value={b.side ?? "dc"}
         options={[
-          { value: "dc", word: "direct current" },
-          { value: "ac", word: "mains" },
+          { value: "dc", word: says("direct-current") },
+          { value: "ac", word: says("mains") },
         ]}
-        onSet={(v) => void setBoard(b, { side: v }, "side")}
+        onSet={(v) => void setBoard(b, { side: v }, says("side"))}
       />
       <button type="button" className="btn btn-slate mt-2" onClick={() => void removeBoard(b)}>
-        Remove this board
+        {says("remove-board")}
       </button>
     </Slate>
   );

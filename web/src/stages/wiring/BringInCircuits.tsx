@@ -6,6 +6,7 @@ import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
 import { BringIn } from "../../parts/BringIn";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/wiring";
 
 type Line = Schemas["CircuitLine"];
 
@@ -39,10 +40,10 @@ export function BringInCircuits({ first, onClose }: { first: string; onClose: ()
   return (
     <BringIn
       items="circuits"
-      example={say("circuit;board;feeds;length (m);cable;rating (A)\nFridge;A;Front fridge 90 L;7.5;6 mm²;7.5 … one circuit a line", "wiring")}
+      example={say(says("circuit-board-feeds-length"), "wiring")}
       first={first}
       read={(text) => take(api.POST("/api/variants/{variant_id}/circuits/preview", { params: { path: { variant_id: id } }, body: { text } }))}
-      bring={(lines) => edit(circuitOps(design.wiring?.circuits ?? [], lines), `brought in ${lines.length} circuits`)}
+      bring={(lines) => edit(circuitOps(design.wiring?.circuits ?? [], lines), says("brought-circuits", { lines_count: lines.length }))}
       onClose={onClose}
     />
   );

@@ -11,6 +11,7 @@ import { Quantity } from "../../parts/Quantity";
 import { FuseWindow } from "../../pictures/FuseWindow";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/wiring";
 import { sizeFields, useWiringEdits } from "./edit";
 import { Route } from "./Route";
 import { WhatIf } from "./WhatIf";
@@ -23,8 +24,8 @@ function OnIt({ c }: { c: Circuit }) {
   const on = c.appliances ?? [];
   const where = new Map(circuits.flatMap((x) => (x.appliances ?? []).map((a) => [a, x.name] as const)));
   return (
-    <section aria-label="On this circuit">
-      <h3 className="mb-1 mt-3 font-display text-[14px]">On this circuit</h3>
+    <section aria-label={says("circuit")}>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("circuit")}</h3>
       <ul className="m-0 list-none p-0">
         {on.map((id) => (
           <li key={id} className="flex justify-between gap-2 py-0.5">
@@ -32,25 +33,25 @@ function OnIt({ c }: { c: Circuit }) {
             <button
               type="button"
               className="text-[12px] text-chalk-dim underline"
-              onClick={() => void set(c, { appliances: on.filter((x) => x !== id) }, "took an appliance off")}
+              onClick={() => void set(c, { appliances: on.filter((x) => x !== id) }, says("took-appliance-off"))}
             >
-              take off
+              {says("take-off")}
             </button>
           </li>
         ))}
       </ul>
       <select
         className="field-slate w-full"
-        aria-label="Put an appliance on this circuit"
+        aria-label={says("put-appliance-circuit")}
         value=""
         onChange={(e) => e.target.value && void put(c, e.target.value)}
       >
-        <option value="">put an appliance on it…</option>
+        <option value="">{says("put-appliance")}</option>
         {all
           .filter((a) => !on.includes(a.id) && (c.kind === "ac") === (a.supply === "ac"))
           .map((a) => (
             <option key={a.id} value={a.id}>
-              {a.name} {where.has(a.id) ? `(now on ${where.get(a.id)})` : "(on none)"}
+              {a.name} {where.has(a.id) ? says("now", { id: where.get(a.id) ?? "" }) : says("none")}
             </option>
           ))}
       </select>
@@ -65,7 +66,7 @@ export function CircuitSlate({ c }: { c: Circuit }) {
   const { units } = usePerson();
   const { boards, set, fitBest, remove } = useWiringEdits();
   const p = report.wiring.circuits[c.id];
-  if (!p) return <Slate title={c.name}>Working it out…</Slate>;
+  if (!p) return <Slate title={c.name}>{says("working-out")}</Slate>;
   const size = p.best_awg ? `${p.best_awg} AWG` : p.best_area_mm2 != null ? say(`${p.best_area_mm2} mm²`, "wiring") : null;
   const best = size && p.best_parallel > 1 ? `${p.best_parallel} × ${size}` : size;
   const offered = report.findings.some((f) => concerns(f, c.id) && f.fix);
@@ -76,14 +77,13 @@ export function CircuitSlate({ c }: { c: Circuit }) {
       <FuseWindow part={p} onPick={(r) => void set(c, { fuse_a: r, ...(c.protection === "none" ? { protection: "fuse" } : {}) }, `${r} A`)} />
       {best && !asBest && !offered && (
         <button type="button" className="btn btn-main my-1" onClick={() => fitBest(c)}>
-          Fit {best}
-          {p.best_fuse_a != null && ` and ${p.best_fuse_a} A`}
+          {says("fit", { best, has_best_fuse_a: p.best_fuse_a != null, best_fuse_a: p.best_fuse_a ?? "" })}
         </button>
       )}
       {p.problem && <p className="my-1 text-[#f0c445]">{p.problem}</p>}
       {p.drop_v != null && (
         <HeadroomBar
-          label={c.kind === "load" ? "voltage lost from the busbar to the appliance" : "voltage lost on this cable"}
+          label={c.kind === "load" ? says("voltage-lost-busbar-appliance") : says("voltage-lost-cable")}
           need={c.kind === "load" ? (p.path_drop_v ?? p.drop_v) : p.drop_v}
           have={p.limit_v}
           unit="V"
@@ -113,143 +113,150 @@ export function CircuitSlate({ c }: { c: Circuit }) {
       ).map((k) => (
         <SlateFig key={k} k={`circuits/${c.id}/${k}`} />
       ))}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Cable and protection</h3>
-      <TextProperty label="name" value={c.name} maxLength={120} onSet={(name) => name.trim() && void set(c, { name: name.trim() }, "name")} />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("cable-protection")}</h3>
+      <TextProperty label={says("name")} value={c.name} maxLength={120} onSet={(name) => name.trim() && void set(c, { name: name.trim() }, says("name"))} />
       <ChoiceProperty
-        label="fed from"
+        label={says("fed")}
         value={c.board ?? ""}
-        options={[{ value: "", word: "the busbar" }, ...boards.map((b) => ({ value: b.id, word: `${b.letter} ${b.name}` }))]}
-        onSet={(v) => void set(c, { board: v || null }, "board")}
+        options={[{ value: "", word: says("busbar") }, ...boards.map((b) => ({ value: b.id, word: `${b.letter} ${b.name}` }))]}
+        onSet={(v) => void set(c, { board: v || null }, says("board"))}
       />
       {c.kind === "solar" && (owned.length > 0 || c.array) && (
         <ChoiceProperty
-          label="leads from the controller of"
+          label={says("leads-controller")}
           value={c.array ?? ""}
-          options={[{ value: "", word: "the panels that share one" }, ...owned.map((a) => ({ value: a.id, word: a.name ?? a.id }))]}
-          onSet={(v) => void set(c, { array: v || null }, "its controller")}
+          options={[{ value: "", word: says("panels-share-one") }, ...owned.map((a) => ({ value: a.id, word: a.name ?? a.id }))]}
+          onSet={(v) => void set(c, { array: v || null }, says("controller"))}
         />
       )}
       <QuantityProperty
-        label="length, one way"
-        note={c.length_m == null ? `assumed ${show(p.length_m, "m", units)} until it is measured` : "along the route"}
+        label={says("length-one-way")}
+        note={c.length_m == null ? says("assumed-until-measured", { length_m: show(p.length_m, "m", units) }) : says("along-route")}
         value={c.length_m}
         dimension="length"
         unit="m"
         clearable
         placeholder={show(p.length_m, "m", units)}
-        onSet={(v) => void set(c, { length_m: v }, "length")}
+        onSet={(v) => void set(c, { length_m: v }, says("length"))}
       />
-      <Property label="size">
+      <Property label={says("size")}>
         <Quantity
           slate
           className="w-full"
-          label="size"
+          label={says("size")}
           value={c.area_mm2}
           text={p.size_text}
           dimension="area"
           unit={report.wire_series === "awg" ? "awg" : "mm²"}
           clearable
-          placeholder={say("e.g. 6 mm² or 10 AWG", "wiring")}
-          onCommit={(q) => void set(c, sizeFields(q), "size")}
+          placeholder={say(says("e-g-mm-awg"), "wiring")}
+          onCommit={(q) => void set(c, sizeFields(q), says("size"))}
         />
       </Property>
       <QuantityProperty
-        label="equal cables in parallel"
+        label={says("equal-cables-parallel")}
         value={c.parallel_count}
         dimension="count"
         unit=""
-        onSet={(v) => void set(c, { parallel_count: Math.round(v ?? 1) }, "cables in parallel")}
+        onSet={(v) => void set(c, { parallel_count: Math.round(v ?? 1) }, says("cables-parallel"))}
       />
       <ChoiceProperty
-        label="protection"
+        label={says("protection")}
         value={c.protection ?? "fuse"}
         options={PROTECTIONS}
-        onSet={(v) => void set(c, { protection: v, ...(v === "none" ? { fuse_a: null } : {}) }, "protection")}
+        onSet={(v) => void set(c, { protection: v, ...(v === "none" ? { fuse_a: null } : {}) }, says("protection"))}
       />
-      <QuantityProperty label="rating" value={c.fuse_a} dimension="current" unit="A" clearable onSet={(v) => void set(c, { fuse_a: v }, "rating")} />
+      <QuantityProperty
+        label={says("rating")}
+        value={c.fuse_a}
+        dimension="current"
+        unit="A"
+        clearable
+        onSet={(v) => void set(c, { fuse_a: v }, says("rating"))}
+      />
       <ChoiceProperty
-        label="fuse family"
+        label={says("fuse-family")}
         value={c.fuse_family ?? ""}
         options={FAMILIES}
-        onSet={(v) => void set(c, { fuse_family: v || null }, "fuse family")}
+        onSet={(v) => void set(c, { fuse_family: v || null }, says("fuse-family"))}
       />
       {c.protection === "breaker" && c.kind !== "ac" && (
         <ChoiceProperty
-          label="breaker marked"
+          label={says("breaker-marked")}
           value={c.breaker_mark ?? "dc"}
           options={BREAKER_MARKS}
-          onSet={(v) => void set(c, { breaker_mark: v }, "breaker")}
+          onSet={(v) => void set(c, { breaker_mark: v }, says("breaker"))}
         />
       )}
       <QuantityProperty
-        label="from its source to the fuse"
-        note={say("along the cable; 0.175 m at most", "wiring")}
+        label={says("source-fuse")}
+        note={say(says("along-cable-m-most"), "wiring")}
         value={c.fuse_distance_m}
         dimension="length"
         unit="m"
         clearable
-        placeholder={say("within 0.175 m", "wiring")}
-        onSet={(v) => void set(c, { fuse_distance_m: v }, "place of the fuse")}
+        placeholder={say(says("within-m"), "wiring")}
+        onSet={(v) => void set(c, { fuse_distance_m: v }, says("place-fuse"))}
       />
       <FlagProperty
-        label="that piece is in its own sheath"
-        note={say("then 1 m at most", "wiring")}
+        label={says("piece-own-sheath")}
+        note={say(says("then-m-most"), "wiring")}
         value={c.sheathed ?? false}
-        onSet={(on) => void set(c, { sheathed: on }, "sheath")}
+        onSet={(on) => void set(c, { sheathed: on }, says("sheath"))}
       />
       <QuantityProperty
-        label="holder rated"
+        label={says("holder-rated")}
         value={c.holder_rating_a}
         dimension="current"
         unit="A"
         clearable
-        placeholder="for its fuse"
-        onSet={(v) => void set(c, { holder_rating_a: v }, "holder")}
+        placeholder={says("fuse")}
+        onSet={(v) => void set(c, { holder_rating_a: v }, says("holder"))}
       />
       {(c.kind === "driving" || c.kind === "driving_in") && (
         <QuantityProperty
-          label="fuse at the other end"
-          note="where both ends are batteries"
+          label={says("fuse-other-end")}
+          note={says("where-both-ends-batteries")}
           value={c.far_fuse_a}
           dimension="current"
           unit="A"
           clearable
-          onSet={(v) => void set(c, { far_fuse_a: v }, "fuse at the other end")}
+          onSet={(v) => void set(c, { far_fuse_a: v }, says("fuse-other-end"))}
         />
       )}
       <FlagProperty
-        label="solid conductors"
-        note="house cable: breaks in a vehicle"
+        label={says("solid-conductors")}
+        note={says("house-cable-breaks-vehicle")}
         value={c.solid_core ?? false}
-        onSet={(on) => void set(c, { solid_core: on }, "solid conductors")}
+        onSet={(on) => void set(c, { solid_core: on }, says("solid-conductors"))}
       />
       {c.kind === "load" && (
         <FlagProperty
-          label={say("stays live with the isolator off", "wiring")}
-          note="bilge pump, alarms"
+          label={say(says("stays-live-isolator-off"), "wiring")}
+          note={says("bilge-pump-alarms")}
           value={c.before_isolator ?? false}
-          onSet={(on) => void set(c, { before_isolator: on }, "before the isolator")}
+          onSet={(on) => void set(c, { before_isolator: on }, says("before-isolator"))}
         />
       )}
       {c.kind !== "ac" && (
         <ChoiceProperty
-          label="its negative lands on"
+          label={says("negative-lands")}
           value={c.negative_at ?? "busbar"}
           options={NEGATIVES}
-          onSet={(v) => void set(c, { negative_at: v }, "negative")}
+          onSet={(v) => void set(c, { negative_at: v }, says("negative"))}
         />
       )}
       <ChoiceProperty
-        label="drop class"
+        label={says("drop-class")}
         value={c.drop_class ?? ""}
-        options={[{ value: "", word: `${p.drop_class.replace("_", "-")}, by what is on it` }, ...DROP_CLASSES]}
-        onSet={(v) => void set(c, { drop_class: v || null }, "drop class")}
+        options={[{ value: "", word: says("what", { drop_class: p.drop_class.replace("_", "-") }) }, ...DROP_CLASSES]}
+        onSet={(v) => void set(c, { drop_class: v || null }, says("drop-class"))}
       />
       <Route c={c} />
       {(c.kind === "load" || c.kind === "ac") && <OnIt c={c} />}
-      <TextProperty label="note" area value={c.note ?? ""} onSet={(note) => void set(c, { note }, "note")} />
+      <TextProperty label={says("note")} area value={c.note ?? ""} onSet={(note) => void set(c, { note }, says("note"))} />
       <button type="button" className="btn btn-slate mt-2" onClick={() => void remove(c)}>
-        Remove this circuit
+        {says("remove-circuit")}
       </button>
     </Slate>
   );

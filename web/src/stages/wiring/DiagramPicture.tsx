@@ -12,6 +12,7 @@ import { MARKS } from "../../pictures/marks";
 import { SERVICES } from "../../pictures/services";
 import { type HandKind, useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/wiring";
 import { useFolds } from "./folds";
 
 type Diagram = Schemas["Diagram"];
@@ -181,7 +182,14 @@ function Box({ n, on, way, mark, light, folds, onPress, onFold }: BoxProps) {
         )}
       </g>
       {folds && (
-        <g role="button" tabIndex={0} className="no-print cursor-pointer" aria-label={`Fold ${n.title}`} onClick={onFold} onKeyDown={keys(onFold)}>
+        <g
+          role="button"
+          tabIndex={0}
+          className="no-print cursor-pointer"
+          aria-label={says("fold", { title: n.title })}
+          onClick={onFold}
+          onKeyDown={keys(onFold)}
+        >
           <rect x={n.x + n.w - 17} y={n.y + n.h - 17} width="14" height="14" fill="var(--color-sheet)" stroke="currentColor" strokeWidth="0.8" />
           <path d={`M${n.x + n.w - 13} ${n.y + n.h - 10}h6`} stroke="currentColor" strokeWidth="1.4" />
         </g>
@@ -216,7 +224,7 @@ export function DiagramShape({ d, scale = 1 }: { d: Diagram; scale?: number }) {
       className="block"
       style={{ width: `${100 * scale}%`, minWidth: Math.round(0.7 * scale * d.width) }}
       role="group"
-      aria-label={`Single-line diagram, ${d.nodes.length} parts; the ledger below lists the same`}
+      aria-label={says("single-line-diagram-parts", { nodes_count: d.nodes.length })}
     >
       {d.lines.map((l) => (
         <LineShape key={l.id} l={l} lit={on(l.ref)} way={followed.has(l.ref)} light={shown?.of(l.ref)} onPress={() => press(l.ref)} />
@@ -258,8 +266,8 @@ export function DiagramPicture() {
   const folds = useFolds();
   const [scale, setScale] = useState(1);
   const found = useDiagram(folds.folded);
-  if (found.error && !found.data) return <p role="alert">The diagram could not be drawn: {found.error.message}</p>;
-  if (!found.data) return <p role="status">Drawing the diagram…</p>;
+  if (found.error && !found.data) return <p role="alert">{says("diagram-could-not-drawn", { message: found.error.message })}</p>;
+  if (!found.data) return <p role="status">{says("drawing-diagram")}</p>;
   const boards = found.data.nodes.filter((n) => n.kind === "board").map((n) => n.ref);
   return (
     <div className={`px-2 pt-1 ${found.isPlaceholderData ? "opacity-60" : ""}`} data-drawn={!found.isPlaceholderData || undefined} data-variant={id}>
@@ -271,23 +279,18 @@ export function DiagramPicture() {
             onClick={() => folds.set(folds.folded.length ? [] : [...new Set(boards)])}
             disabled={!boards.length && !folds.folded.length}
           >
-            {folds.folded.length ? "Unfold" : "Fold"}
+            {folds.folded.length ? says("unfold") : says("fold-2")}
           </button>
-          <button type="button" className="btn px-2 py-0" aria-label="Smaller" disabled={scale <= 1} onClick={() => setScale(Math.max(1, scale - 0.5))}>
+          <button type="button" className="btn px-2 py-0" aria-label={says("smaller")} disabled={scale <= 1} onClick={() => setScale(Math.max(1, scale - 0.5))}>
             −
           </button>
-          <button type="button" className="btn px-2 py-0" aria-label="Larger" disabled={scale >= 3} onClick={() => setScale(Math.min(3, scale + 0.5))}>
+          <button type="button" className="btn px-2 py-0" aria-label={says("larger")} disabled={scale >= 3} onClick={() => setScale(Math.min(3, scale + 0.5))}>
             +
           </button>
         </span>
       </div>
       <DiagramShape d={found.data} scale={scale} />
-      <p className="sticky left-0 m-0 py-1 text-[11px] text-dim">
-        {say(
-          "solid: positive · dotted: return · long dashes: mains · two bars: fuse, with a stroke: breaker · ring: switch, with a stroke: isolator · S shunt · RD residual-current device · CO change-over",
-          "wiring",
-        )}
-      </p>
+      <p className="sticky left-0 m-0 py-1 text-[11px] text-dim">{say(says("solid-positive-dotted-return"), "wiring")}</p>
     </div>
   );
 }

@@ -6,40 +6,41 @@ import { SlateFig } from "../../parts/Fig";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { ChoiceProperty, FlagProperty, Property, QuantityProperty } from "../../parts/Property";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/wiring";
 import { SHEDDING } from "./words";
 
 const STYLES = [
   { value: "wired", word: "hard-wired" },
-  { value: "leads", word: "plug-in leads" },
+  { value: "leads", word: says("plug-leads") },
 ] as const;
 const POLES = [
   { value: "double", word: "double-pole" },
   { value: "single", word: "single-pole" },
 ] as const;
 const TRANSFERS = [
-  { value: "automatic", word: "automatic" },
-  { value: "changeover", word: "by a switch" },
-  { value: "separate", word: "kept separate" },
-  { value: "joined", word: "joined" },
+  { value: "automatic", word: says("automatic") },
+  { value: "changeover", word: says("switch") },
+  { value: "separate", word: says("kept-separate") },
+  { value: "joined", word: says("joined") },
 ] as const;
 const BONDS = [
-  { value: "relay", word: "by relay" },
-  { value: "permanent", word: "permanent" },
-  { value: "none", word: "none" },
+  { value: "relay", word: says("relay") },
+  { value: "permanent", word: says("permanent") },
+  { value: "none", word: says("none-2") },
 ] as const;
 
 const RCD_TYPES = [
-  { value: "", word: "not entered" },
-  { value: "ac", word: "AC" },
+  { value: "", word: says("not-entered") },
+  { value: "ac", word: says("ac") },
   { value: "a", word: "A" },
   { value: "f", word: "F" },
   { value: "b", word: "B" },
 ] as const;
 const GALVANIC = [
-  { value: "", word: "not entered" },
-  { value: "none", word: "nothing" },
-  { value: "isolator", word: "a galvanic isolator" },
-  { value: "transformer", word: "an isolating transformer" },
+  { value: "", word: says("not-entered") },
+  { value: "none", word: says("nothing") },
+  { value: "isolator", word: says("galvanic-isolator") },
+  { value: "transformer", word: says("isolating-transformer") },
 ] as const;
 
 /** "2 at 8; 5 at 14" or "2; 5" as leads in stock; null when it makes no sense. */
@@ -57,13 +58,13 @@ export function stockOf(text: string): { length_m: number; cost: number }[] | nu
 /** The leads that can be had, in one field. */
 function Stock({ value, onSet }: { value: { length_m: number; cost?: number }[]; onSet: (stock: { length_m: number; cost: number }[]) => void }) {
   const [refused, setRefused] = useState(false);
-  const text = value.map((s) => `${s.length_m} at ${s.cost ?? 0}`).join("; ");
+  const text = value.map((s) => says("at", { length_m: s.length_m, cost: s.cost ?? 0 })).join("; ");
   return (
-    <Property label="lead lengths you can buy, with price" note={refused ? "not understood; for example 2 at 8; 5 at 14" : "for example 2 at 8; 5 at 14"}>
+    <Property label={says("lead-lengths-you-can")} note={refused ? says("not-understood-example") : says("example")}>
       <input
         key={text}
         className="field-slate num w-full"
-        aria-label="lead lengths you can buy, with price"
+        aria-label={says("lead-lengths-you-can")}
         aria-invalid={refused}
         defaultValue={text}
         placeholder="1; 2; 3; 5; 10"
@@ -84,12 +85,12 @@ function Keep({ value, onSet }: { value: string[]; onSet: (keep: string[]) => vo
   const all = (design.life?.appliances ?? []).filter((a) => on.has(a.id));
   if (all.length < 2) return null;
   return (
-    <section aria-label="What stays on">
+    <section aria-label={says("what-stays")}>
       <ol className="m-0 list-decimal pl-5">
         {value.map((id, i) => (
           <li key={id} className="py-0.5">
             <span className="flex justify-between gap-2">
-              <span className="truncate">{all.find((a) => a.id === id)?.name ?? id} stays on</span>
+              <span className="truncate">{says("stays", { name: all.find((a) => a.id === id)?.name ?? id })}</span>
               <span className="flex gap-2">
                 {i > 0 && (
                   <button
@@ -97,19 +98,19 @@ function Keep({ value, onSet }: { value: string[]; onSet: (keep: string[]) => vo
                     className="text-[12px] text-chalk-dim underline"
                     onClick={() => onSet([...value.slice(0, i - 1), id, value[i - 1]!, ...value.slice(i + 1)])}
                   >
-                    earlier
+                    {says("earlier")}
                   </button>
                 )}
                 <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => onSet(value.filter((x) => x !== id))}>
-                  drop
+                  {says("drop")}
                 </button>
               </span>
             </span>
           </li>
         ))}
       </ol>
-      <select className="field-slate w-full" aria-label="Keep on" value="" onChange={(e) => e.target.value && onSet([...value, e.target.value])}>
-        <option value="">{value.length ? "and then…" : "what stays on first…"}</option>
+      <select className="field-slate w-full" aria-label={says("keep")} value="" onChange={(e) => e.target.value && onSet([...value, e.target.value])}>
+        <option value="">{value.length ? says("then") : says("what-stays-first")}</option>
         {all
           .filter((a) => !value.includes(a.id))
           .map((a) => (
@@ -131,130 +132,139 @@ export function MainsSide() {
   const set = (key: string, value: unknown, what: string) =>
     void edit(
       [m ? { op: "replace", path: `/wiring/mains/${key}`, value } : { op: "replace", path: "/wiring/mains", value: { poles: part.usual_poles, [key]: value } }],
-      `mains: ${what}`,
+      says("mains-2", { what }),
     );
   const codes = report.wiring.circuits;
   return (
-    <section aria-label={say("Mains side", "wiring")}>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">{say("Mains side", "wiring")}</h3>
+    <section aria-label={say(says("mains-side"), "wiring")}>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{say(says("mains-side"), "wiring")}</h3>
       <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-        {say("A design aid only. Mains can kill: design, connection, inspection and certificate belong to the electrician. ", "wiring")}
+        {say(says("design-aid-only-mains"), "wiring")}
         {say(report.licensed)}
-        {say(" Press the test button at each hook-up.", "wiring")}
+        {say(says("press-test-button-each"), "wiring")}
       </p>
-      <HeadroomBar label="current from the supply" need={part.supply_a} have={part.limit_a} unit="A" margin={0.1} />
+      <HeadroomBar label={says("current-supply")} need={part.supply_a} have={part.limit_a} unit="A" margin={0.1} />
       <SlateFig k="mains/supply_a" />
       <SlateFig k="mains/limit_a" />
-      <ChoiceProperty label="when too much runs" value={m?.shedding ?? "none"} options={SHEDDING} onSet={(v) => set("shedding", v, "load shedding")} />
+      <ChoiceProperty
+        label={says("when-too-much-runs")}
+        value={m?.shedding ?? "none"}
+        options={SHEDDING}
+        onSet={(v) => set("shedding", v, says("load-shedding"))}
+      />
       {part.shed.length > 0 && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          Together may run: {part.together.join(", ") || "nothing"}. Off meanwhile: {part.shed.join(", ")}.
+          {says("together-may-run-off", { together: part.together.join(", ") || says("nothing"), shed: part.shed.join(", ") })}
         </p>
       )}
-      <Keep value={m?.keep ?? []} onSet={(keep) => set("keep", keep, "what stays on")} />
-      <ChoiceProperty label="made as" value={m?.style ?? "wired"} options={STYLES} onSet={(v) => set("style", v, "made as")} />
+      <Keep value={m?.keep ?? []} onSet={(keep) => set("keep", keep, says("what-stays-2"))} />
+      <ChoiceProperty label={says("made")} value={m?.style ?? "wired"} options={STYLES} onSet={(v) => set("style", v, says("made"))} />
       <FlagProperty
-        label={`${part.residual_device.replace(/^a /, "")} on shore power`}
-        note={part.usual_poles === "double" ? "cutting all live conductors" : "4 to 6 mA at the outlets"}
+        label={says("shore-power", { residual_device: part.residual_device.replace(/^a /, "") })}
+        note={part.usual_poles === "double" ? says("cutting-all-live-conductors") : says("ma-outlets")}
         value={m?.rcd ?? true}
-        onSet={(on) => set("rcd", on, "residual-current device")}
+        onSet={(on) => set("rcd", on, says("residual-current-device"))}
       />
-      <FlagProperty label="another behind the inverter" value={m?.inverter_rcd ?? true} onSet={(on) => set("inverter_rcd", on, "device behind the inverter")} />
-      <ChoiceProperty label="breakers" value={m?.poles ?? "double"} options={POLES} onSet={(v) => set("poles", v, "poles of the breakers")} />
+      <FlagProperty
+        label={says("another-behind-inverter")}
+        value={m?.inverter_rcd ?? true}
+        onSet={(on) => set("inverter_rcd", on, says("device-behind-inverter"))}
+      />
+      <ChoiceProperty label={says("breakers")} value={m?.poles ?? "double"} options={POLES} onSet={(v) => set("poles", v, says("poles-breakers"))} />
       {design.region === "au" && (
         <FlagProperty
-          label={say("sockets with double-pole switches", "wiring")}
+          label={say(says("sockets-double-pole-switches"), "wiring")}
           value={m?.sockets_double_pole ?? true}
-          onSet={(on) => set("sockets_double_pole", on, "socket switches")}
+          onSet={(on) => set("sockets_double_pole", on, says("socket-switches"))}
         />
       )}
-      <ChoiceProperty label="shore and inverter" value={m?.transfer ?? "automatic"} options={TRANSFERS} onSet={(v) => set("transfer", v, "change-over")} />
+      <ChoiceProperty label={says("shore-inverter")} value={m?.transfer ?? "automatic"} options={TRANSFERS} onSet={(v) => set("transfer", v, "change-over")} />
       <ChoiceProperty
-        label={say("inverter’s neutral-earth bond", "wiring")}
+        label={say(says("inverters-neutral-earth-bond"), "wiring")}
         value={m?.bond ?? "relay"}
         options={BONDS}
-        onSet={(v) => set("bond", v, "neutral-earth bond")}
+        onSet={(v) => set("bond", v, says("neutral-earth-bond"))}
       />
       <QuantityProperty
-        label={say("earth to chassis", "wiring")}
-        note={say("4 mm² or more", "wiring")}
+        label={say(says("earth-chassis"), "wiring")}
+        note={say(says("mm-more"), "wiring")}
         value={m ? m.chassis_bond_mm2 : 4}
         dimension="area"
         unit="mm²"
         clearable
-        placeholder="no bond"
-        onSet={(v) => set("chassis_bond_mm2", v, "earth to chassis")}
+        placeholder={says("no-bond")}
+        onSet={(v) => set("chassis_bond_mm2", v, says("earth-chassis"))}
       />
       <ChoiceProperty
-        label="that device is of type"
+        label={says("device-type")}
         value={m?.rcd_type ?? ""}
         options={RCD_TYPES}
-        onSet={(v) => set("rcd_type", v || null, "type of the residual-current device")}
+        onSet={(v) => set("rcd_type", v || null, says("type-residual-current-device"))}
       />
       <QuantityProperty
-        label="breaker at the inlet"
+        label={says("breaker-inlet")}
         value={m?.inlet_breaker_a}
         dimension="current"
         unit="A"
         clearable
-        placeholder="none entered"
-        onSet={(v) => set("inlet_breaker_a", v, "breaker at the inlet")}
+        placeholder={says("none-entered")}
+        onSet={(v) => set("inlet_breaker_a", v, says("breaker-inlet"))}
       />
       <QuantityProperty
-        label={say("hook-up lead, length", "wiring")}
+        label={say(says("hook-up-lead-length"), "wiring")}
         value={m?.hookup_length_m}
         dimension="length"
         unit="m"
         clearable
-        placeholder="usual"
-        onSet={(v) => set("hookup_length_m", v, "hook-up lead")}
+        placeholder={says("usual")}
+        onSet={(v) => set("hookup_length_m", v, says("hook-up-lead"))}
       />
       <QuantityProperty
-        label={say("hook-up lead, size", "wiring")}
+        label={say(says("hook-up-lead-size"), "wiring")}
         value={m?.hookup_mm2}
         dimension="area"
         unit="mm²"
         clearable
         placeholder={report.wire_series === "awg" ? "10 AWG" : say("2.5 mm²", "wiring")}
-        onSet={(v) => set("hookup_mm2", v, "size of the hook-up lead")}
+        onSet={(v) => set("hookup_mm2", v, says("size-hook-up-lead"))}
       />
-      <FlagProperty label="surge protector at the inlet" value={m?.surge ?? false} onSet={(on) => set("surge", on, "surge protector")} />
+      <FlagProperty label={says("surge-protector-inlet")} value={m?.surge ?? false} onSet={(on) => set("surge", on, says("surge-protector"))} />
       {(design.vehicle?.preset === "boat" || m?.galvanic) && (
         <ChoiceProperty
-          label={say("between shore’s earth and hull", "wiring")}
+          label={say(says("between-shores-earth-hull"), "wiring")}
           value={m?.galvanic ?? ""}
           options={GALVANIC}
-          onSet={(v) => set("galvanic", v || null, "galvanic isolator")}
+          onSet={(v) => set("galvanic", v || null, says("galvanic-isolator-2"))}
         />
       )}
       {m?.style === "leads" && (
         <>
           <QuantityProperty
-            label="leads"
+            label={says("leads")}
             value={m.lead_mm2}
             dimension="area"
             unit="mm²"
             clearable
             placeholder={report.wire_series === "awg" ? "14 AWG" : say("1.5 mm²", "wiring")}
-            onSet={(v) => set("lead_mm2", v, "size of the leads")}
+            onSet={(v) => set("lead_mm2", v, says("size-leads"))}
           />
           <QuantityProperty
-            label="leads joined at most"
+            label={says("leads-joined-most")}
             value={m.leads_joined_count}
             dimension="count"
             unit=""
-            onSet={(v) => set("leads_joined_count", Math.round(v ?? 1), "leads joined")}
+            onSet={(v) => set("leads_joined_count", Math.round(v ?? 1), says("leads-joined"))}
           />
-          <Stock value={m.stock ?? []} onSet={(stock) => set("stock", stock, "lead lengths")} />
-          <p className="my-1 text-[12px] text-chalk-dim">{part.splitter_count} splitters where leads branch.</p>
+          <Stock value={m.stock ?? []} onSet={(stock) => set("stock", stock, says("lead-lengths"))} />
+          <p className="my-1 text-[12px] text-chalk-dim">{says("splitters-where-leads-branch", { splitter_count: part.splitter_count })}</p>
           <ul className="m-0 list-none p-0">
             {Object.entries(part.legs).map(([id, leg]) => (
               <li key={id} className="border-b border-slate-2 py-0.5">
                 <div className="flex justify-between gap-2">
                   <span>{codes[id]?.code}</span>
-                  <span className="num">{leg.leads_m.length ? say(`${leg.leads_m.join(" + ")} m`, "wiring") : "no lead reaches"}</span>
+                  <span className="num">{leg.leads_m.length ? say(`${leg.leads_m.join(" + ")} m`, "wiring") : says("no-lead-reaches")}</span>
                 </div>
-                <SlateFig k={`mains/${id}/drop_frac`} label="lost from the supply" />
+                <SlateFig k={`mains/${id}/drop_frac`} label={says("lost-supply")} />
               </li>
             ))}
           </ul>

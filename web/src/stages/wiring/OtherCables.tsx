@@ -7,14 +7,15 @@ import { useVariant } from "../../data/variant";
 import { ItemMark } from "../../parts/Findings";
 import { Quantity } from "../../parts/Quantity";
 import { usePerson, useSaid } from "../../shell/person";
+import { says } from "../../words/wiring";
 import { sizeFields } from "./edit";
 
 type Cable = Schemas["OtherCable"];
 const OWN = [
-  { kind: "trailer_lights", word: "Trailer lights" },
-  { kind: "chassis_bond", word: "Chassis bond" },
-  { kind: "gas_bond", word: "Bond of the gas pipe" },
-  { kind: "hull_bond", word: "Bond of the hull" },
+  { kind: "trailer_lights", word: says("trailer-lights") },
+  { kind: "chassis_bond", word: says("chassis-bond") },
+  { kind: "gas_bond", word: says("bond-gas-pipe") },
+  { kind: "hull_bond", word: says("bond-hull") },
 ] as const;
 
 export function OtherCables() {
@@ -46,17 +47,17 @@ export function OtherCables() {
           ];
     void edit(ops, what);
   };
-  const add = (kind: string) => set("", kind, {}, "added a cable");
+  const add = (kind: string) => set("", kind, {}, says("added-cable"));
   const free = OWN.filter((o) => !parts.some(([, p]) => p.kind === o.kind));
   if (!parts.length && !report.wiring.mains && !Object.keys(report.wiring.circuits).length) return null;
   return (
-    <section aria-label="Other cables" className="px-3 py-2">
+    <section aria-label={says("other-cables")} className="px-3 py-2">
       <div className="mb-1 flex flex-wrap items-baseline gap-3">
-        <h2 className="m-0 font-display text-[15px] font-semibold">Other cables</h2>
-        <span className="text-[12px] text-dim">{say("from panels, inlet and inverter; bonds and earths", "wiring")}</span>
+        <h2 className="m-0 font-display text-[15px] font-semibold">{says("other-cables")}</h2>
+        <span className="text-[12px] text-dim">{say(says("panels-inlet-inverter-bonds"), "wiring")}</span>
         {free.length > 0 && (
-          <select className="field" aria-label="Add another cable" value="" onChange={(e) => e.target.value && add(e.target.value)}>
-            <option value="">add…</option>
+          <select className="field" aria-label={says("add-another-cable")} value="" onChange={(e) => e.target.value && add(e.target.value)}>
+            <option value="">{says("add")}</option>
             {free.map((o) => (
               <option key={o.kind} value={o.kind}>
                 {o.word}
@@ -69,7 +70,7 @@ export function OtherCables() {
         <table className="w-full border-collapse text-[13px]">
           <thead className="text-[11px] text-dim">
             <tr>
-              {["finding", "code", "cable", "length", "size", "flows", "carries", "protected by", "take out"].map((h, i) => (
+              {["finding", "code", "cable", "length", "size", "flows", "carries", says("protected"), says("take-out")].map((h, i) => (
                 <th key={i} scope="col" className="px-1 text-left font-semibold">
                   {i === 0 || i === 8 ? <span className="sr-only">{h}</span> : h}
                 </th>
@@ -91,29 +92,29 @@ export function OtherCables() {
                   <td className="w-24 px-1">
                     <Quantity
                       className="w-full"
-                      label={`${p.name}: length`}
+                      label={says("length-2", { name: p.name })}
                       value={c?.length_m ?? null}
                       dimension="length"
                       unit="m"
                       clearable
                       placeholder={show(p.length_m, "m", units)}
-                      onCommit={(q) => set(id, p.kind, { length_m: q?.value ?? null }, `${p.name}: length`)}
+                      onCommit={(q) => set(id, p.kind, { length_m: q?.value ?? null }, says("length-2", { name: p.name }))}
                     />
                   </td>
                   <td className="w-28 px-1">
                     <Quantity
                       className="w-full"
-                      label={`${p.name}: size`}
+                      label={says("size-2", { name: p.name })}
                       value={null}
                       text={c?.awg ? `${c.awg} AWG` : c?.area_mm2 ? say(`${c.area_mm2} mm²`, "wiring") : ""}
                       dimension="area"
                       unit="mm²"
                       clearable
                       placeholder={p.best_text}
-                      onCommit={(q) => set(id, p.kind, sizeFields(q), `${p.name}: size`)}
+                      onCommit={(q) => set(id, p.kind, sizeFields(q), says("size-2", { name: p.name }))}
                     />
                   </td>
-                  <td className="num px-1">{p.current_a == null ? "a fault only" : show(p.current_a, "A")}</td>
+                  <td className="num px-1">{p.current_a == null ? says("fault-only") : show(p.current_a, "A")}</td>
                   <td className="num px-1">{p.ampacity_a == null ? "–" : show(p.ampacity_a, "A")}</td>
                   <td className="px-1">
                     {say(p.protection, "wiring")}
@@ -124,10 +125,10 @@ export function OtherCables() {
                       <button
                         type="button"
                         className="text-[12px] underline"
-                        aria-label={`Remove ${p.name}`}
-                        onClick={() => void edit([{ op: "remove", path: `/wiring/others/${cables.indexOf(c)}` }], `removed ${p.name}`)}
+                        aria-label={says("remove", { name: p.name })}
+                        onClick={() => void edit([{ op: "remove", path: `/wiring/others/${cables.indexOf(c)}` }], says("removed", { name: p.name }))}
                       >
-                        remove
+                        {says("remove-2")}
                       </button>
                     ) : (
                       <button
@@ -135,7 +136,7 @@ export function OtherCables() {
                         className="text-[12px] underline"
                         onClick={() => set(id, p.kind, { area_mm2: p.best_area_mm2, awg: p.best_awg }, `${p.name}: ${p.best_text}`)}
                       >
-                        use {p.best_text}
+                        {says("use", { best_text: p.best_text })}
                       </button>
                     )}
                   </td>

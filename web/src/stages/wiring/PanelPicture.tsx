@@ -5,6 +5,7 @@ import type { Schemas } from "../../data/client";
 import { useVariant } from "../../data/variant";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { says } from "../../words/wiring";
 import { onGrid, usePanelEdits } from "./panel";
 
 type Shape = Schemas["PanelShape"];
@@ -34,7 +35,7 @@ export function PanelPicture() {
   const move = (s: Shape, x: number, y: number) => {
     const t = things.find((q) => q.id === s.id);
     const to = { x_mm: onGrid(x, W), y_mm: onGrid(y, H) };
-    if (t && (to.x_mm !== t.x_mm || to.y_mm !== t.y_mm)) void set(t, to, `to ${to.x_mm}, ${to.y_mm} mm`);
+    if (t && (to.x_mm !== t.x_mm || to.y_mm !== t.y_mm)) void set(t, to, says("mm", { x_mm: to.x_mm, y_mm: to.y_mm }));
   };
   return (
     <div className="px-2 pt-1">
@@ -43,7 +44,7 @@ export function PanelPicture() {
         viewBox={`-4 -4 ${W + 8} ${H + 8}`}
         className="mx-auto block max-h-[38vh] w-full touch-none select-none"
         role="group"
-        aria-label={say(`Switch panel, ${W} by ${H} mm, ${part.shapes.length} parts, ${part.ok ? "everything fits" : "something clashes"}`, "wiring")}
+        aria-label={say(says("switch-panel-mm-parts", { w: W, h: H, shapes_count: part.shapes.length, ok: part.ok }), "wiring")}
         onPointerMove={(e) => {
           if (!drag) return;
           const p = mm(e);
@@ -60,7 +61,15 @@ export function PanelPicture() {
           const held = drag?.id === s.id ? drag : null;
           const [x, y] = held ? [held.x, held.y] : [s.x_mm, s.y_mm];
           const on = hand.kind === "panel" && hand.id === s.id;
-          const name = `${s.label || s.word}${s.circuit_code ? `, ${s.circuit_code}` : ""}, ${s.word}, ${x} from the left, ${y} from below${s.wrong ? ", clashes" : ""}`;
+          const name = says("left-below-clashes", {
+            label: s.label || s.word,
+            has_circuit_code: Boolean(s.circuit_code),
+            circuit_code: s.circuit_code ?? "",
+            word: s.word,
+            x,
+            y,
+            wrong: s.wrong,
+          });
           return (
             <g key={s.id} transform={`translate(${x} ${H - y})`}>
               <g
@@ -106,9 +115,7 @@ export function PanelPicture() {
           );
         })}
       </svg>
-      <p className="m-0 pb-1 text-[11px] text-dim">
-        {say("To scale. Full line: front; dashes: what is cut; under each its engraved label. Drag, or arrows for 1 mm and Shift for 10.", "wiring")}
-      </p>
+      <p className="m-0 pb-1 text-[11px] text-dim">{say(says("scale-full-line-front"), "wiring")}</p>
     </div>
   );
 }

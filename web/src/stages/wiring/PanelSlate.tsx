@@ -8,6 +8,7 @@ import { ChoiceProperty, FlagProperty, Property, QuantityProperty, TextProperty 
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/wiring";
 import { THING_KINDS, type Thing, usePanelEdits } from "./panel";
 
 function ThingSlate({ t }: { t: Thing }) {
@@ -16,52 +17,57 @@ function ThingSlate({ t }: { t: Thing }) {
   const hand = useHand();
   const word = THING_KINDS.find((k) => k.value === t.kind)?.word ?? t.kind;
   return (
-    <Slate title={t.label || word} sub={`on the switch panel: ${word}`}>
+    <Slate title={t.label || word} sub={says("switch-panel", { word })}>
       <FindingList findings={report.findings.filter((f) => f.subject === `panel:${t.id}`)} />
-      <TextProperty label="engraved label" value={t.label ?? ""} maxLength={40} onSet={(label) => void set(t, { label: label.trim() }, "label")} />
-      <ChoiceProperty label="what it is" value={t.kind} options={THING_KINDS} onSet={(v) => void set(t, { kind: v as Thing["kind"] }, "kind")} />
+      <TextProperty
+        label={says("engraved-label")}
+        value={t.label ?? ""}
+        maxLength={40}
+        onSet={(label) => void set(t, { label: label.trim() }, says("label"))}
+      />
+      <ChoiceProperty label={says("what-2")} value={t.kind} options={THING_KINDS} onSet={(v) => void set(t, { kind: v as Thing["kind"] }, says("kind"))} />
       <ChoiceProperty
-        label="switches or feeds"
+        label={says("switches-feeds")}
         value={t.circuit ?? ""}
         options={[
-          { value: "", word: "nothing" },
+          { value: "", word: says("nothing") },
           ...(design.wiring?.circuits ?? [])
             .filter((c) => c.kind === "load")
             .map((c) => ({ value: c.id, word: `${report.wiring.circuits[c.id]?.code ?? ""} ${c.name}` })),
         ]}
-        onSet={(v) => void set(t, { circuit: v || null }, "circuit")}
+        onSet={(v) => void set(t, { circuit: v || null }, says("circuit-2"))}
       />
       <QuantityProperty
-        label="rated, at direct current"
-        note="the maker’s figure; typical where empty"
+        label={says("rated-direct-current")}
+        note={says("makers-figure-typical-where")}
         value={t.rating_a}
         dimension="current"
         unit="A"
         clearable
-        placeholder="typical"
-        onSet={(v) => void set(t, { rating_a: v }, "rating")}
+        placeholder={says("typical")}
+        onSet={(v) => void set(t, { rating_a: v }, says("rating"))}
       />
       {t.circuit && (
         <FlagProperty
-          label="works a relay by the load"
-          note="over a thin wire fused at 1 A; the switch no longer carries the load"
+          label={says("works-relay-load")}
+          note={says("over-thin-wire-fused")}
           value={t.relay ?? false}
-          onSet={(relay) => void set(t, { relay }, "relay")}
+          onSet={(relay) => void set(t, { relay }, says("relay-2"))}
         />
       )}
       <QuantityProperty
-        label="middle, from the left"
+        label={says("middle-left")}
         value={t.x_mm}
         dimension="length"
         unit="mm"
-        onSet={(v) => v != null && void set(t, { x_mm: Math.round(v * 10000) / 10 }, "place")}
+        onSet={(v) => v != null && void set(t, { x_mm: Math.round(v * 10000) / 10 }, says("place"))}
       />
       <QuantityProperty
-        label="middle, from below"
+        label={says("middle-below")}
         value={t.y_mm}
         dimension="length"
         unit="mm"
-        onSet={(v) => v != null && void set(t, { y_mm: Math.round(v * 10000) / 10 }, "place")}
+        onSet={(v) => v != null && void set(t, { y_mm: Math.round(v * 10000) / 10 }, says("place"))}
       />
       <button
         type="button"
@@ -71,7 +77,7 @@ function ThingSlate({ t }: { t: Thing }) {
           hand.pick("panel", "plate");
         }}
       >
-        Remove from the panel
+        {says("remove-panel")}
       </button>
     </Slate>
   );
@@ -85,25 +91,23 @@ export function PanelSlate() {
   const t = things.find((x) => x.id === hand.id);
   if (t) return <ThingSlate t={t} />;
   return (
-    <Slate title="Switch panel" sub={panel ? say(`${things.length} parts on ${panel.width_mm} × ${panel.height_mm} mm`, "wiring") : "none yet"}>
-      <p className="my-1 text-[12px] text-chalk-dim">
-        Switch ratings are for direct current: an AC rating does not carry over. Cut only with nothing live behind.
-      </p>
-      <FindingList
-        findings={report.findings.filter((f) => f.subject.startsWith("panel:"))}
-        empty={panel ? "Everything fits, and every switch carries its circuit." : undefined}
-      />
-      <Property label="put on it">
+    <Slate
+      title={says("switch-panel-2")}
+      sub={panel ? say(says("parts-mm", { things_count: things.length, width_mm: panel.width_mm, height_mm: panel.height_mm }), "wiring") : says("none-yet")}
+    >
+      <p className="my-1 text-[12px] text-chalk-dim">{says("switch-ratings-direct-current")}</p>
+      <FindingList findings={report.findings.filter((f) => f.subject.startsWith("panel:"))} empty={panel ? says("everything-fits-every-switch") : undefined} />
+      <Property label={says("put")}>
         <select
           className="field-slate w-full"
-          aria-label="Put on the plate"
+          aria-label={says("put-plate")}
           value=""
           onChange={async (e) => {
             const made = e.target.value ? await add(e.target.value) : null;
             if (made) hand.pick("panel", made);
           }}
         >
-          <option value="">choose a part…</option>
+          <option value="">{says("choose-part")}</option>
           {THING_KINDS.map((k) => (
             <option key={k.value} value={k.value}>
               {k.word}
@@ -116,7 +120,7 @@ export function PanelSlate() {
           {(["width_mm", "height_mm"] as const).map((key) => (
             <QuantityProperty
               key={key}
-              label={key === "width_mm" ? "width" : "height"}
+              label={key === "width_mm" ? says("width") : says("height")}
               value={panel[key]}
               dimension="length"
               unit="mm"
@@ -124,35 +128,35 @@ export function PanelSlate() {
             />
           ))}
           <QuantityProperty
-            label="free behind it"
+            label={says("free-behind")}
             value={panel.depth_mm}
             dimension="length"
             unit="mm"
             clearable
-            placeholder="not measured"
+            placeholder={says("not-measured")}
             onSet={(v) => void setPlate("depth_mm", v == null ? null : Math.round(v * 1000))}
           />
           <QuantityProperty
-            label="from the door’s clear opening"
-            note={say("0.6 m at most, to reach it from outside", "wiring")}
+            label={says("doors-clear-opening")}
+            note={say(says("m-most-reach-outside"), "wiring")}
             value={panel.door_distance_m}
             dimension="length"
             unit="m"
             clearable
-            placeholder="not entered"
+            placeholder={says("not-entered")}
             onSet={(v) => void setPlate("door_distance_m", v)}
           />
           <QuantityProperty
-            label="its middle above the floor"
-            note={say("0.7 to 1.5 m", "wiring")}
+            label={says("middle-above-floor")}
+            note={say(says("m"), "wiring")}
             value={panel.floor_height_m}
             dimension="length"
             unit="m"
             clearable
-            placeholder="not entered"
+            placeholder={says("not-entered")}
             onSet={(v) => void setPlate("floor_height_m", v)}
           />
-          <FlagProperty label="reached from the bed" value={panel.by_bed ?? false} onSet={(on) => void setPlate("by_bed", on)} />
+          <FlagProperty label={says("reached-bed")} value={panel.by_bed ?? false} onSet={(on) => void setPlate("by_bed", on)} />
           <SlateFig k="panel/smallest_edge_mm" />
           <SlateFig k="panel/smallest_gap_mm" />
           <div className="mt-2 flex flex-wrap gap-1">
@@ -160,16 +164,16 @@ export function PanelSlate() {
               1:1 SVG
             </a>
             <a className="btn btn-slate no-underline" href={`/api/variants/${id}/export/panel.dxf`} download>
-              1:1 DXF
+              {says("dxf")}
             </a>
             <a className="btn btn-slate no-underline" href={`/api/variants/${id}/paper/panel.pdf`} download>
               1:1 PDF
             </a>
             <Link className="btn btn-slate no-underline" to={`/v/${id}/print/panel`}>
-              Print 1:1
+              {says("print")}
             </Link>
             <button type="button" className="btn btn-slate" onClick={() => void clear()}>
-              Remove the panel
+              {says("remove-panel-2")}
             </button>
           </div>
         </>

@@ -10,11 +10,16 @@ import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "..
 import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/wiring";
 import { type Raceway, useRaceways } from "./routes";
 import { RACEWAY_KINDS, SIGNALS } from "./words";
 
 const inside = (r: Raceway) =>
-  r.inner_diameter_mm != null ? `⌀ ${r.inner_diameter_mm} mm` : r.width_mm != null && r.height_mm != null ? `${r.width_mm} × ${r.height_mm} mm` : "";
+  r.inner_diameter_mm != null
+    ? says("mm-2", { inner_diameter_mm: r.inner_diameter_mm })
+    : r.width_mm != null && r.height_mm != null
+      ? `${r.width_mm} × ${r.height_mm} mm`
+      : "";
 
 /** Fields that another kind cannot have are cleared with the change. */
 const asKind = (kind: string): Partial<Raceway> => ({
@@ -30,21 +35,36 @@ export function RacewayLedger({ fresh, onFresh, empty }: { fresh: string | null;
   const hand = useHand();
   const part = (r: Raceway) => report.wiring.raceways[r.id];
   const columns: Column<Raceway>[] = [
-    { key: "name", label: "raceway", width: "28%", kind: "text", show: (r) => r.name, value: (r) => r.name, set: (r, name) => void set(r, { name }, "name") },
+    {
+      key: "name",
+      label: says("raceway"),
+      width: "28%",
+      kind: "text",
+      show: (r) => r.name,
+      value: (r) => r.name,
+      set: (r, name) => void set(r, { name }, says("name")),
+    },
     {
       key: "kind",
-      label: "made as",
+      label: says("made"),
       width: "14%",
       kind: "choice",
       options: RACEWAY_KINDS,
       show: (r) => RACEWAY_KINDS.find((k) => k.value === r.kind)?.word,
       value: (r) => r.kind ?? "conduit",
-      set: (r, v) => void set(r, asKind(v), "made as"),
+      set: (r, v) => void set(r, asKind(v), says("made")),
     },
-    { key: "inside", label: "inside", width: "12%", align: "right", kind: "computed", show: (r) => inside(r) || <span className="text-dim">not entered</span> },
+    {
+      key: "inside",
+      label: says("inside"),
+      width: "12%",
+      align: "right",
+      kind: "computed",
+      show: (r) => inside(r) || <span className="text-dim">{says("not-entered")}</span>,
+    },
     {
       key: "length",
-      label: "length",
+      label: says("length"),
       width: "10%",
       align: "right",
       kind: "quantity",
@@ -53,18 +73,18 @@ export function RacewayLedger({ fresh, onFresh, empty }: { fresh: string | null;
       dimension: "length",
       unit: "m",
       clearable: true,
-      set: (r, q) => void set(r, { length_m: q?.value ?? null }, "length"),
+      set: (r, q) => void set(r, { length_m: q?.value ?? null }, says("length")),
     },
     {
       key: "holds",
-      label: "circuits in it",
+      label: says("circuits"),
       width: "22%",
       kind: "computed",
-      show: (r) => part(r)?.codes.join(" ") || <span className="text-dim">none yet</span>,
+      show: (r) => part(r)?.codes.join(" ") || <span className="text-dim">{says("none-yet")}</span>,
     },
     {
       key: "full",
-      label: "full",
+      label: says("full"),
       width: "10%",
       align: "right",
       kind: "computed",
@@ -77,7 +97,7 @@ export function RacewayLedger({ fresh, onFresh, empty }: { fresh: string | null;
   ];
   return (
     <Ledger
-      label="Raceways"
+      label={says("raceways")}
       rows={items}
       columns={columns}
       id={useCallback((r: Raceway) => r.id, [])}
@@ -97,41 +117,41 @@ export function RacewayLedger({ fresh, onFresh, empty }: { fresh: string | null;
 function Signals({ r }: { r: Raceway }) {
   const { set } = useRaceways();
   const signals = r.signals ?? [];
-  const put = (i: number, fields: object) => void set(r, { signals: signals.map((s, k) => (k === i ? { ...s, ...fields } : s)) }, "signal cables");
+  const put = (i: number, fields: object) => void set(r, { signals: signals.map((s, k) => (k === i ? { ...s, ...fields } : s)) }, says("signal-cables"));
   return (
-    <section aria-label="Signal cables">
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Signal cables in it</h3>
+    <section aria-label={says("signal-cables-2")}>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("signal-cables-3")}</h3>
       {signals.map((s, i) => (
         <div key={i} className="border-b border-slate-2 py-1">
-          <ChoiceProperty label="what" value={s.kind} options={SIGNALS} onSet={(kind) => put(i, { kind })} />
+          <ChoiceProperty label={says("what-3")} value={s.kind} options={SIGNALS} onSet={(kind) => put(i, { kind })} />
           <QuantityProperty
-            label="from the power cables"
+            label={says("power-cables")}
             value={s.gap_mm}
             dimension="length"
             unit="mm"
             clearable
-            placeholder="touching"
+            placeholder={says("touching")}
             onSet={(v) => put(i, { gap_mm: v == null ? null : Math.round(v * 1000) })}
           />
-          <FlagProperty label="screened" value={s.screened ?? false} onSet={(screened) => put(i, { screened })} />
+          <FlagProperty label={says("screened")} value={s.screened ?? false} onSet={(screened) => put(i, { screened })} />
           <button
             type="button"
             className="text-[12px] text-chalk-dim underline"
-            onClick={() => void set(r, { signals: signals.filter((_, k) => k !== i) }, "took a signal cable out")}
+            onClick={() => void set(r, { signals: signals.filter((_, k) => k !== i) }, says("took-signal-cable-out"))}
           >
-            take out
+            {says("take-out")}
           </button>
         </div>
       ))}
       <select
         className="field-slate w-full"
-        aria-label="Put a signal cable into it"
+        aria-label={says("put-signal-cable-into")}
         value=""
         onChange={(e) =>
-          e.target.value && void set(r, { signals: [...signals, { kind: e.target.value as "usb", count: 1, screened: false }] }, "a signal cable")
+          e.target.value && void set(r, { signals: [...signals, { kind: e.target.value as "usb", count: 1, screened: false }] }, says("signal-cable"))
         }
       >
-        <option value="">put a signal cable into it…</option>
+        <option value="">{says("put-signal-cable-into-2")}</option>
         {SIGNALS.map((s) => (
           <option key={s.value} value={s.value}>
             {s.word}
@@ -166,29 +186,38 @@ export function RacewaySlate({ r }: { r: Raceway }) {
     <QuantityProperty label={label} value={r[key]} dimension="count" unit="" onSet={(v) => void set(r, { [key]: Math.round(v ?? 0) }, label)} />
   );
   return (
-    <Slate title={r.name} sub={`${part?.cable_count ?? 0} cables`}>
+    <Slate title={r.name} sub={says("cables", { cable_count: part?.cable_count ?? 0 })}>
       <FindingList findings={report.findings.filter((f) => f.subject === r.id)} />
       {part?.fill_frac != null && part.limit_frac != null && (
-        <HeadroomBar label="how full it is" need={part.fill_frac} have={part.limit_frac} unit="%" margin={0} />
+        <HeadroomBar label={says("how-full")} need={part.fill_frac} have={part.limit_frac} unit="%" margin={0} />
       )}
       <SlateFig k={`raceways/${r.id}/fill_frac`} />
       <SlateFig k={`raceways/${r.id}/required_inner_diameter_mm`} />
-      <TextProperty label="name" value={r.name} maxLength={120} onSet={(name) => name.trim() && void set(r, { name: name.trim() }, "name")} />
-      <ChoiceProperty label="made as" value={r.kind ?? "conduit"} options={RACEWAY_KINDS} onSet={(v) => void set(r, asKind(v), "made as")} />
+      <TextProperty label={says("name")} value={r.name} maxLength={120} onSet={(name) => name.trim() && void set(r, { name: name.trim() }, says("name"))} />
+      <ChoiceProperty label={says("made")} value={r.kind ?? "conduit"} options={RACEWAY_KINDS} onSet={(v) => void set(r, asKind(v), says("made"))} />
       {(r.kind ?? "conduit") === "conduit" &&
-        mm("inner_diameter_mm", "inside diameter", { note: part?.suggested_mm != null ? say(`${part.suggested_mm} mm would do`, "wiring") : undefined })}
-      {r.kind === "trunking" && mm("width_mm", "inside width")}
-      {r.kind === "trunking" && mm("height_mm", "inside height")}
-      <QuantityProperty label="length" value={r.length_m} dimension="length" unit="m" clearable onSet={(v) => void set(r, { length_m: v }, "length")} />
+        mm("inner_diameter_mm", says("inside-diameter"), {
+          note: part?.suggested_mm != null ? say(says("mm-would-do", { suggested_mm: part.suggested_mm }), "wiring") : undefined,
+        })}
+      {r.kind === "trunking" && mm("width_mm", says("inside-width"))}
+      {r.kind === "trunking" && mm("height_mm", says("inside-height"))}
+      <QuantityProperty
+        label={says("length")}
+        value={r.length_m}
+        dimension="length"
+        unit="m"
+        clearable
+        onSet={(v) => void set(r, { length_m: v }, says("length"))}
+      />
       {r.kind !== "open" && (
         <FlagProperty
-          label={say("a partition between mains and low voltage", "wiring")}
-          note={say("or all insulation in it made for mains", "wiring")}
+          label={say(says("partition-between-mains-low"), "wiring")}
+          note={say(says("all-insulation-made-mains"), "wiring")}
           value={r.partition ?? false}
-          onSet={(partition) => void set(r, { partition }, "partition")}
+          onSet={(partition) => void set(r, { partition }, says("partition"))}
         />
       )}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Circuits in it</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("circuits-2")}</h3>
       {(design.wiring?.circuits ?? []).map((c) => (
         <FlagProperty
           key={c.id}
@@ -198,24 +227,22 @@ export function RacewaySlate({ r }: { r: Raceway }) {
         />
       ))}
       <Signals r={r} />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Its way</h3>
-      <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-        {say("Before drilling, look at both sides: fuel, gas, brake lines, airbags, beams of the curtain. Nothing passes through a gas locker.", "wiring")}
-      </p>
-      <FlagProperty label="runs upright" value={r.upright ?? false} onSet={(upright) => void set(r, { upright }, "upright")} />
-      {mm("clip_spacing_mm", "clips apart", { placeholder: "not entered" })}
-      {count("metal_holes_count", "holes through metal")}
-      {count("grommets_count", "with a grommet or trim")}
-      {mm("gas_distance_mm", "from a gas pipe beside it", { note: say("100 mm or more", "wiring"), placeholder: "none there" })}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("way")}</h3>
+      <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">{say(says("before-drilling-look-both"), "wiring")}</p>
+      <FlagProperty label={says("runs-upright")} value={r.upright ?? false} onSet={(upright) => void set(r, { upright }, says("upright"))} />
+      {mm("clip_spacing_mm", says("clips-apart"), { placeholder: says("not-entered") })}
+      {count("metal_holes_count", says("holes-through-metal"))}
+      {count("grommets_count", says("grommet-trim"))}
+      {mm("gas_distance_mm", says("gas-pipe-beside"), { note: say(says("mm-more-2"), "wiring"), placeholder: says("none-there") })}
       <FlagProperty
-        label={say("passes a gas locker", "wiring")}
+        label={say(says("passes-gas-locker"), "wiring")}
         value={r.in_gas_locker ?? false}
-        onSet={(in_gas_locker) => void set(r, { in_gas_locker }, "gas locker")}
+        onSet={(in_gas_locker) => void set(r, { in_gas_locker }, says("gas-locker"))}
       />
-      {mm("flue_distance_mm", "from a flame or flue", { note: say("300 mm or more", "wiring"), placeholder: "none there" })}
-      <TextProperty label="note" area value={r.note ?? ""} onSet={(note) => void set(r, { note }, "note")} />
+      {mm("flue_distance_mm", says("flame-flue"), { note: say(says("mm-more-3"), "wiring"), placeholder: says("none-there") })}
+      <TextProperty label={says("note")} area value={r.note ?? ""} onSet={(note) => void set(r, { note }, says("note"))} />
       <button type="button" className="btn btn-slate mt-2" onClick={() => void remove(r)}>
-        Remove this raceway
+        {says("remove-raceway")}
       </button>
     </Slate>
   );

@@ -10,16 +10,17 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { FuseWindow } from "../../pictures/FuseWindow";
 import { usePerson, useSaid } from "../../shell/person";
+import { says } from "../../words/wiring";
 import { AWG_SIZES, METRIC_SIZES } from "./words";
 
 type Slid = { length?: number; size?: number; load?: number };
 const ROWS: [string, string, string][] = [
-  ["path_drop_v", "lost from busbar to appliance", "V"],
-  ["drop_v", "lost on this cable", "V"],
-  ["worst_v", "voltage at its end, worst moment", "V"],
-  ["heat_w", "heat in the cable", "W"],
-  ["ampacity_a", "the cable carries", "A"],
-  ["current_a", "current", "A"],
+  ["path_drop_v", says("lost-busbar-appliance"), "V"],
+  ["drop_v", says("lost-cable"), "V"],
+  ["worst_v", says("voltage-end-worst-moment"), "V"],
+  ["heat_w", says("heat-cable"), "W"],
+  ["ampacity_a", says("cable-carries"), "A"],
+  ["current_a", says("current"), "A"],
 ];
 
 function Slider(props: { label: string; text: string; min: number; max: number; step: number; value: number; onSlide: (v: number) => void }) {
@@ -66,13 +67,13 @@ function Moves({ c, then }: { c: Circuit; then: Report }) {
         <thead className="text-left text-chalk-dim">
           <tr>
             <th scope="col" className="font-normal">
-              <span className="sr-only">what</span>
+              <span className="sr-only">{says("what-3")}</span>
             </th>
             <th scope="col" className="text-right font-normal">
-              now
+              {says("now-2")}
             </th>
             <th scope="col" className="text-right font-normal">
-              then
+              {says("then-2")}
             </th>
           </tr>
         </thead>
@@ -89,15 +90,15 @@ function Moves({ c, then }: { c: Circuit; then: Report }) {
       <FuseWindow part={part} />
       {goes.map((f) => (
         <p key={f.id} className="my-0.5 text-[12px]">
-          goes: {f.title} ({f.subject_name})
+          {says("goes", { title: f.title, subject_name: f.subject_name })}
         </p>
       ))}
       {comes.map((f) => (
         <p key={f.id} className="my-0.5 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-          comes, {severityWord(f.severity)}: {say(f.title, f.stage)} ({f.subject_name})
+          {says("comes", { severity: severityWord(f.severity), title: say(f.title, f.stage), subject_name: f.subject_name })}
         </p>
       ))}
-      {!goes.length && !comes.length && <p className="my-0.5 text-[12px] text-chalk-dim">No danger or problem comes or goes.</p>}
+      {!goes.length && !comes.length && <p className="my-0.5 text-[12px] text-chalk-dim">{says("no-danger-problem-comes")}</p>}
     </>
   );
 }
@@ -135,14 +136,14 @@ export function WhatIf({ c }: { c: Circuit }) {
   const length = slid.length ?? part.length_m;
   const index = slid.size ?? Math.max(0, at);
   return (
-    <section className="my-1 border-y border-slate-2 py-1" aria-label="What if">
+    <section className="my-1 border-y border-slate-2 py-1" aria-label={says("what-if")}>
       <button type="button" className="underline decoration-dotted underline-offset-2" aria-expanded={open} onClick={() => setOpen(!open)}>
-        What if it were longer, thicker, heavier?
+        {says("what-if-were-longer")}
       </button>
       {open && (
         <>
           <Slider
-            label="length, one way"
+            label={says("length-one-way")}
             text={show(length, "m", units)}
             min={0.2}
             max={Math.max(12, Math.ceil(part.length_m * 2))}
@@ -151,7 +152,7 @@ export function WhatIf({ c }: { c: Circuit }) {
             onSlide={(x) => setSlid({ ...slid, length: x })}
           />
           <Slider
-            label="size of the cable"
+            label={says("size-cable")}
             text={sizes[index] ?? ""}
             min={0}
             max={sizes.length - 1}
@@ -161,7 +162,7 @@ export function WhatIf({ c }: { c: Circuit }) {
           />
           {load && (
             <Slider
-              label={`power of ${load.name}`}
+              label={says("power", { load: load.name })}
               text={show(slid.load ?? load.watts, "W", units)}
               min={1}
               max={Math.max(10, Math.round(load.watts * 3))}
@@ -178,18 +179,18 @@ export function WhatIf({ c }: { c: Circuit }) {
                 type="button"
                 className="btn btn-main"
                 onClick={() => {
-                  void v.edit(ops, `${c.name}: kept what was tried`);
+                  void v.edit(ops, says("kept-what-was-tried", { name: c.name }));
                   setSlid({});
                 }}
               >
-                Keep it
+                {says("keep-2")}
               </button>
               <button type="button" className="btn btn-slate" onClick={() => setSlid({})}>
-                Back to what it is
+                {says("back-what")}
               </button>
             </div>
           ) : (
-            <p className="my-1 text-[12px] text-chalk-dim">Slide one; nothing is kept until you say so.</p>
+            <p className="my-1 text-[12px] text-chalk-dim">{says("slide-one-nothing-kept")}</p>
           )}
         </>
       )}

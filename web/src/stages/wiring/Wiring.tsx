@@ -13,6 +13,7 @@ import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
+import { says } from "../../words/wiring";
 import { BringInCircuits } from "./BringInCircuits";
 import { DiagramPicture } from "./DiagramPicture";
 import { sizeFields, useWiringEdits } from "./edit";
@@ -24,21 +25,21 @@ import { WiringSlate } from "./WiringSlate";
 import { PROTECTIONS } from "./words";
 import { ZoneLedger } from "./Zones";
 
-const LISTS = { circuit: "Circuits", raceway: "Raceways", zone: "Lighting" } as const;
+const LISTS = { circuit: says("circuits-3"), raceway: says("raceways"), zone: says("lighting") } as const;
 type List = keyof typeof LISTS;
-const NEW: Record<List, string> = { circuit: "Add a circuit (n)", raceway: "Add a raceway (n)", zone: "Add a zone (n)" };
+const NEW: Record<List, string> = { circuit: says("add-circuit-n"), raceway: says("add-raceway-n"), zone: says("add-zone-n") };
 const TAKE_AWAY = [
-  { word: "Diagram, PDF", pdf: "diagram" },
-  { word: "Diagram, SVG", file: "diagram.svg" },
-  { word: "Circuit schedule, PDF", pdf: "circuits" },
-  { word: "Circuit schedule, CSV", file: "circuits.csv" },
-  { word: "Circuit schedule, XLSX", file: "circuits.xlsx" },
-  { word: "Label sheet, PDF", pdf: "labels" },
-  { word: "Lists for the bench, PDF", pdf: "lists" },
-  { word: "Lists for the bench, XLSX", file: "lists.xlsx" },
-  { word: "Print the schedule", page: "schedule" },
-  { word: "Print the labels", page: "labels" },
-  { word: "Print the lists", page: "lists" },
+  { word: says("diagram-pdf"), pdf: "diagram" },
+  { word: says("diagram-svg"), file: "diagram.svg" },
+  { word: says("circuit-schedule-pdf"), pdf: "circuits" },
+  { word: says("circuit-schedule-csv"), file: "circuits.csv" },
+  { word: says("circuit-schedule-xlsx"), file: "circuits.xlsx" },
+  { word: says("label-sheet-pdf"), pdf: "labels" },
+  { word: says("lists-bench-pdf"), pdf: "lists" },
+  { word: says("lists-bench-xlsx"), file: "lists.xlsx" },
+  { word: says("print-schedule"), page: "schedule" },
+  { word: says("print-labels"), page: "labels" },
+  { word: says("print-lists"), page: "lists" },
 ];
 
 export function Component() {
@@ -70,39 +71,39 @@ export function Component() {
 
   const rowId = useCallback((c: Circuit) => c.id, []);
   const assumedLength = (c: Circuit) => (
-    <span className="text-heather underline decoration-dotted" title="assumed until it is measured along the route">
+    <span className="text-heather underline decoration-dotted" title={says("assumed-until-measured-along")}>
       {show(part(c)?.length_m, "m", units)}
     </span>
   );
   const columns: Column<Circuit>[] = [
-    { key: "code", label: "code", width: "5%", kind: "computed", show: (c) => part(c)?.code ?? "" },
+    { key: "code", label: says("code"), width: "5%", kind: "computed", show: (c) => part(c)?.code ?? "" },
     {
       key: "name",
-      label: "circuit",
+      label: says("circuit-2"),
       width: "18%",
       kind: "text",
       show: (c) => c.name,
       title: (c) => c.name,
       value: (c) => c.name,
-      set: (c, name) => void set(c, { name }, "name"),
+      set: (c, name) => void set(c, { name }, says("name")),
     },
     {
       key: "board",
-      label: "from",
+      label: says("from"),
       width: "8%",
       kind: "choice",
-      options: [{ value: "", word: "busbar" }, ...boards.map((b) => ({ value: b.id, word: `${b.letter} ${b.name}` }))],
+      options: [{ value: "", word: says("busbar-2") }, ...boards.map((b) => ({ value: b.id, word: `${b.letter} ${b.name}` }))],
       show: (c) => {
         const letter = boards.find((b) => b.id === c.board)?.letter ?? "busbar";
         return c.kind === "feeder" ? `→ ${letter}` : letter;
       },
       value: (c) => c.board ?? "",
-      set: (c, v) => void set(c, { board: v || null }, "board"),
+      set: (c, v) => void set(c, { board: v || null }, says("board")),
     },
-    { key: "current", label: "current", width: "9%", align: "right", kind: "computed", show: (c) => <Fig k={`circuits/${c.id}/current_a`} /> },
+    { key: "current", label: says("current"), width: "9%", align: "right", kind: "computed", show: (c) => <Fig k={`circuits/${c.id}/current_a`} /> },
     {
       key: "length",
-      label: "one way",
+      label: says("one-way"),
       width: "9%",
       align: "right",
       kind: "quantity",
@@ -111,11 +112,11 @@ export function Component() {
       dimension: "length",
       unit: "m",
       clearable: true,
-      set: (c, q) => void set(c, { length_m: q?.value ?? null }, "length"),
+      set: (c, q) => void set(c, { length_m: q?.value ?? null }, says("length")),
     },
     {
       key: "size",
-      label: "cable",
+      label: says("cable"),
       width: "10%",
       align: "right",
       kind: "quantity",
@@ -123,18 +124,18 @@ export function Component() {
         part(c)?.size_text ? (
           `${(c.parallel_count ?? 1) > 1 ? `${c.parallel_count} × ` : ""}${part(c)?.size_text}`
         ) : (
-          <span className="text-dim">not sized</span>
+          <span className="text-dim">{says("not-sized")}</span>
         ),
       value: (c) => c.area_mm2,
       text: (c) => part(c)?.size_text ?? "",
       dimension: "area",
       unit: "mm²",
       clearable: true,
-      set: (c, q) => void set(c, sizeFields(q), "size"),
+      set: (c, q) => void set(c, sizeFields(q), says("size")),
     },
     {
       key: "drop",
-      label: "lost",
+      label: says("lost"),
       width: "8%",
       align: "right",
       kind: "computed",
@@ -146,37 +147,33 @@ export function Component() {
     },
     {
       key: "protection",
-      label: "by",
+      label: says("by"),
       width: "9%",
       kind: "choice",
       options: PROTECTIONS,
       show: (c) => c.protection,
       value: (c) => c.protection ?? "fuse",
-      set: (c, v) => void set(c, { protection: v, ...(v === "none" ? { fuse_a: null } : {}) }, "protection"),
+      set: (c, v) => void set(c, { protection: v, ...(v === "none" ? { fuse_a: null } : {}) }, says("protection")),
     },
     {
       key: "fuse",
-      label: "rating",
+      label: says("rating"),
       width: "9%",
       align: "right",
       kind: "quantity",
-      show: (c) => (c.fuse_a == null ? <span className="text-dim">none</span> : show(c.fuse_a, "A")),
+      show: (c) => (c.fuse_a == null ? <span className="text-dim">{says("none-2")}</span> : show(c.fuse_a, "A")),
       value: (c) => c.fuse_a,
       dimension: "current",
       unit: "A",
       clearable: true,
-      set: (c, q) => void set(c, { fuse_a: q?.value ?? null }, "rating"),
+      set: (c, q) => void set(c, { fuse_a: q?.value ?? null }, says("rating")),
     },
-    { key: "window", label: "load · fuse · cable", width: "14%", kind: "computed", show: (c) => (part(c) ? <FuseStrip part={part(c)!} /> : null) },
+    { key: "window", label: says("load-fuse-cable"), width: "14%", kind: "computed", show: (c) => (part(c) ? <FuseStrip part={part(c)!} /> : null) },
   ];
   const proposals = (
     <Proposals
       groups={list === "zone" ? ["lighting"] : ["circuits", "panel"]}
-      empty={
-        list === "zone"
-          ? "Nothing to propose: zones stand already, or Daily use holds fewer than two lights."
-          : "Nothing to propose until Daily use holds appliances."
-      }
+      empty={list === "zone" ? says("nothing-propose-zones-stand") : says("nothing-propose-until-daily")}
     />
   );
   const onPlate = hand.kind === "panel" && report.wiring.panel != null;
@@ -184,32 +181,36 @@ export function Component() {
   const guessed = circuits.filter((c) => c.length_m == null).length;
   return (
     <Bench
-      title="Wiring"
+      title={says("wiring")}
       sentence={
         circuits.length ? (
           <>
-            {report.system_voltage_v} V, {circuits.length} circuits on {boards.length} {boards.length === 1 ? "board" : "boards"},{" "}
-            {report.wire_series === "awg" ? "cable by AWG" : "cable by mm²"}
+            {says("v-circuits-board-boards", {
+              system_voltage_v: report.system_voltage_v,
+              circuits_count: circuits.length,
+              boards_count: boards.length,
+              is_awg: report.wire_series === "awg",
+            })}
             {unsized > 0 && (
               <>
-                , <strong>{unsized} not sized yet</strong>
+                , <strong>{says("not-sized-yet", { unsized })}</strong>
               </>
             )}
             {guessed > 0 && (
               <>
-                , <span className="text-heather">{guessed} lengths assumed until they are measured</span>
+                , <span className="text-heather">{says("lengths-assumed-until-they", { guessed })}</span>
               </>
             )}
-            . The fuse protects the cable; the cable suits the load.
+            {says("fuse-protects-cable-cable")}
           </>
         ) : (
-          "No circuit yet. Take Bothy's proposal below: it groups the appliances, gives each heavy one its own cable, and sizes all of them."
+          says("no-circuit-yet-take")
         )
       }
       picture={circuits.length ? onPlate ? <PanelPicture /> : <DiagramPicture /> : undefined}
       tools={
         <>
-          <span className="flex" role="group" aria-label="Ledger of">
+          <span className="flex" role="group" aria-label={says("ledger")}>
             {(Object.keys(LISTS) as List[]).map((k) => (
               <button
                 key={k}
@@ -233,7 +234,7 @@ export function Component() {
               if (made) hand.pick("board", made);
             }}
           >
-            Add a board
+            {says("add-board")}
           </button>
           <button
             type="button"
@@ -241,7 +242,7 @@ export function Component() {
             aria-pressed={onPlate}
             onClick={() => (hand.kind === "panel" ? hand.drop() : hand.pick("panel", "plate"))}
           >
-            Switch panel
+            {says("switch-panel-2")}
           </button>
           {boards.map((b) => (
             <button key={b.id} type="button" className={`btn px-2 ${hand.id === b.id ? "!border-gorse" : ""}`} onClick={() => hand.pick("board", b.id)}>
@@ -250,7 +251,7 @@ export function Component() {
           ))}
           <span className="ml-auto flex flex-wrap gap-1.5">
             <button type="button" className="btn" onClick={() => setBringing("")}>
-              Paste or import…
+              {says("paste-import")}
             </button>
             <Exports items={TAKE_AWAY} />
           </span>
@@ -260,28 +261,17 @@ export function Component() {
         bringing !== null ? (
           <BringInCircuits first={bringing} onClose={() => setBringing(null)} />
         ) : list === "raceway" ? (
-          <RacewayLedger
-            fresh={fresh}
-            onFresh={setFresh}
-            empty={say(
-              "No raceway yet. Add the pipes, trunkings and rows of clips that cables take: Bothy reckons how full each is and what must not lie together.",
-              "wiring",
-            )}
-          />
+          <RacewayLedger fresh={fresh} onFresh={setFresh} empty={say(says("no-raceway-yet-add"), "wiring")} />
         ) : list === "zone" ? (
           <>
-            <ZoneLedger
-              fresh={fresh}
-              onFresh={setFresh}
-              empty="No lighting zone yet. Take Bothy's below, or add one: lights that go on together, and where from."
-            />
+            <ZoneLedger fresh={fresh} onFresh={setFresh} empty={says("no-lighting-zone-yet")} />
             {proposals}
           </>
         ) : (
           <>
             {!circuits.length && proposals}
             <Ledger
-              label="Circuits"
+              label={says("circuits-3")}
               rows={circuits}
               columns={columns}
               id={rowId}
@@ -294,7 +284,7 @@ export function Component() {
               onPaste={setBringing}
               mark={(c) => <ItemMark subject={c.id} />}
               focusNew={fresh}
-              empty={design.life?.appliances?.length ? null : "Say in Daily use what will run (key 2); its circuits are proposed here."}
+              empty={design.life?.appliances?.length ? null : says("say-daily-use-what")}
             />
             <OtherCables />
             {circuits.length > 0 && proposals}

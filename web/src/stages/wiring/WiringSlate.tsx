@@ -5,6 +5,7 @@ import { FindingList } from "../../parts/Findings";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/wiring";
 import { BoardSlate } from "./BoardSlate";
 import { CircuitSlate } from "./CircuitSlate";
 import { useWiringEdits } from "./edit";
@@ -30,13 +31,11 @@ export function WiringSlate() {
   const b = hand.kind === "board" ? boards.find((x) => x.id === hand.id) : undefined;
   if (b) return <BoardSlate b={b} />;
   return (
-    <Slate title="Wiring" sub={`${circuits.length} circuits, ${boards.length} boards`}>
-      <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-        Fuse first, at the source: no cable is connected to the bank before its fuse holder is in and empty. {say(report.licensed)}
-      </p>
+    <Slate title={says("wiring")} sub={says("circuits-boards", { circuits_count: circuits.length, boards_count: boards.length })}>
+      <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">{says("fuse-first-source-no", { licensed: say(report.licensed) })}</p>
       <FindingList
         findings={report.findings.filter((f) => f.stage === "wiring")}
-        empty={circuits.length ? "No finding: every circuit has its cable and its fuse." : "No circuit yet, so nothing to find."}
+        empty={circuits.length ? says("no-finding-every-circuit") : says("no-circuit-yet-nothing")}
       />
       {circuits.length > 0 && <Network />}
       {circuits.length > 0 && <Making />}

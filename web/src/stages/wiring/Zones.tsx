@@ -9,6 +9,7 @@ import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "..
 import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { says } from "../../words/wiring";
 import { useZones, type Zone } from "./routes";
 import { ZONE_CONTROLS } from "./words";
 
@@ -23,38 +24,46 @@ export function ZoneLedger({ fresh, onFresh, empty }: { fresh: string | null; on
   const names = new Map((design.life?.appliances ?? []).map((a) => [a.id, a.name]));
   const part = (z: Zone) => report.wiring.lighting.zones[z.id];
   const columns: Column<Zone>[] = [
-    { key: "name", label: "zone", width: "14%", kind: "text", show: (z) => z.name, value: (z) => z.name, set: (z, name) => void set(z, { name }, "name") },
+    {
+      key: "name",
+      label: says("zone"),
+      width: "14%",
+      kind: "text",
+      show: (z) => z.name,
+      value: (z) => z.name,
+      set: (z, name) => void set(z, { name }, says("name")),
+    },
     {
       key: "lights",
-      label: "lights",
+      label: says("lights"),
       width: "28%",
       kind: "computed",
-      show: (z) => <span className="font-sans text-peat">{(z.lights ?? []).map((i) => names.get(i)).join(", ") || "none yet"}</span>,
+      show: (z) => <span className="font-sans text-peat">{(z.lights ?? []).map((i) => names.get(i)).join(", ") || says("none-yet")}</span>,
     },
-    { key: "circuits", label: "on", width: "8%", kind: "computed", show: (z) => part(z)?.codes.join(" ") ?? "" },
-    { key: "watts", label: "power", width: "9%", align: "right", kind: "computed", show: (z) => show(part(z)?.watts, "W", units) },
+    { key: "circuits", label: says("on"), width: "8%", kind: "computed", show: (z) => part(z)?.codes.join(" ") ?? "" },
+    { key: "watts", label: says("power-2"), width: "9%", align: "right", kind: "computed", show: (z) => show(part(z)?.watts, "W", units) },
     {
       key: "control",
-      label: "switched by",
+      label: says("switched"),
       width: "18%",
       kind: "choice",
       options: ZONE_CONTROLS,
       show: (z) => ZONE_CONTROLS.find((c) => c.value === z.control)?.word,
       value: (z) => z.control ?? "one",
-      set: (z, v) => void set(z, { control: v as Zone["control"], places: (z.places ?? []).slice(0, MOST[v]) }, "switched by"),
+      set: (z, v) => void set(z, { control: v as Zone["control"], places: (z.places ?? []).slice(0, MOST[v]) }, says("switched")),
     },
     {
       key: "places",
-      label: "from",
+      label: says("from"),
       width: "15%",
       kind: "computed",
       show: (z) => <span className="font-sans text-peat">{(z.places ?? []).map((p) => p.name).join(", ")}</span>,
     },
-    { key: "way", label: "way", width: "8%", align: "right", kind: "computed", show: (z) => <Fig k={`zones/${z.id}/way_m`} /> },
+    { key: "way", label: says("way-2"), width: "8%", align: "right", kind: "computed", show: (z) => <Fig k={`zones/${z.id}/way_m`} /> },
   ];
   return (
     <Ledger
-      label="Lighting zones"
+      label={says("lighting-zones")}
       rows={items}
       columns={columns}
       id={useCallback((z: Zone) => z.id, [])}
@@ -76,44 +85,44 @@ function PlaceRow({ p, first, onSet, onRemove }: { p: Place; first: boolean; onS
   return (
     <fieldset className="m-0 border-0 border-b border-slate-2 p-0 py-1">
       <legend className="sr-only">{p.name}</legend>
-      <TextProperty label="place" value={p.name} maxLength={120} onSet={(name) => name.trim() && onSet({ name: name.trim() })} />
-      <FlagProperty label="on the switch panel" value={p.on_plate ?? false} onSet={(on_plate) => onSet({ on_plate })} />
+      <TextProperty label={says("place")} value={p.name} maxLength={120} onSet={(name) => name.trim() && onSet({ name: name.trim() })} />
+      <FlagProperty label={says("switch-panel-3")} value={p.on_plate ?? false} onSet={(on_plate) => onSet({ on_plate })} />
       {!p.on_plate && (
         <>
           <QuantityProperty
-            label="from the door’s clear opening"
-            note={say("0.6 m at most, to reach it from outside", "wiring")}
+            label={says("doors-clear-opening")}
+            note={say(says("m-most-reach-outside"), "wiring")}
             value={p.door_distance_m}
             dimension="length"
             unit="m"
             clearable
-            placeholder="not entered"
+            placeholder={says("not-entered")}
             onSet={(v) => onSet({ door_distance_m: v })}
           />
           <QuantityProperty
-            label="above the floor"
-            note={say("0.7 to 1.5 m", "wiring")}
+            label={says("above-floor")}
+            note={say(says("m"), "wiring")}
             value={p.height_m}
             dimension="length"
             unit="m"
             clearable
-            placeholder="not entered"
+            placeholder={says("not-entered")}
             onSet={(v) => onSet({ height_m: v })}
           />
         </>
       )}
-      <FlagProperty label="reached from the bed" value={p.by_bed ?? false} onSet={(by_bed) => onSet({ by_bed })} />
+      <FlagProperty label={says("reached-bed")} value={p.by_bed ?? false} onSet={(by_bed) => onSet({ by_bed })} />
       <QuantityProperty
-        label={first ? "cable from the board" : "cable from the place before"}
+        label={first ? says("cable-board") : says("cable-place-before")}
         value={p.wire_m}
         dimension="length"
         unit="m"
         clearable
-        placeholder="not measured"
+        placeholder={says("not-measured")}
         onSet={(v) => onSet({ wire_m: v })}
       />
       <button type="button" className="text-[12px] text-chalk-dim underline" onClick={onRemove}>
-        Remove this place
+        {says("remove-place")}
       </button>
     </fieldset>
   );
@@ -133,71 +142,69 @@ export function ZoneSlate({ z }: { z: Zone }) {
     const control = places.length >= 2 ? "latching" : places.length === 1 && z.control === "one" ? "change_over" : z.control;
     void set(
       z,
-      { control, places: [...places, { id, name: places.length ? "By the bed" : "Switch panel", on_plate: !places.length, by_bed: places.length > 0 }] },
-      "another place",
+      { control, places: [...places, { id, name: places.length ? says("bed") : says("switch-panel-2"), on_plate: !places.length, by_bed: places.length > 0 }] },
+      says("another-place"),
     );
   };
   return (
-    <Slate title={z.name} sub="lighting zone">
+    <Slate title={z.name} sub={says("lighting-zone")}>
       <FindingList findings={report.findings.filter((f) => f.subject === z.id || f.rule === "wire-no-switch-at-door")} />
-      <TextProperty label="name" value={z.name} maxLength={120} onSet={(name) => name.trim() && void set(z, { name: name.trim() }, "name")} />
+      <TextProperty label={says("name")} value={z.name} maxLength={120} onSet={(name) => name.trim() && void set(z, { name: name.trim() }, says("name"))} />
       <ChoiceProperty
-        label="switched by"
+        label={says("switched")}
         value={z.control ?? "one"}
         options={ZONE_CONTROLS}
-        onSet={(v) => void set(z, { control: v as Zone["control"], places: places.slice(0, MOST[v]) }, "switched by")}
+        onSet={(v) => void set(z, { control: v as Zone["control"], places: places.slice(0, MOST[v]) }, says("switched"))}
       />
       {part?.between_count != null && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          {z.control === "latching"
-            ? "Thin wires from every push-button to the latching relay by the lamps."
-            : say(`${part.between_count} strappers between the two two-way switches, 3 conductors where the feed travels along.`, "wiring")}
+          {z.control === "latching" ? says("thin-wires-every-push") : say(says("strappers-between-two-two", { between_count: part.between_count }), "wiring")}
         </p>
       )}
       <SlateFig k={`zones/${z.id}/way_m`} />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Switched from</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("switched-2")}</h3>
       {places.map((p, i) => (
         <PlaceRow
           key={p.id}
           p={p}
           first={i === 0}
           onSet={(fields) => void set(z, { places: places.map((x) => (x.id === p.id ? { ...x, ...fields } : x)) }, p.name)}
-          onRemove={() => void set(z, { places: places.filter((x) => x.id !== p.id) }, "took a place away")}
+          onRemove={() => void set(z, { places: places.filter((x) => x.id !== p.id) }, says("took-place-away"))}
         />
       ))}
       {places.length < 8 && (
         <button type="button" className="btn btn-slate my-1" onClick={addPlace}>
-          Another place
+          {says("another-place-2")}
         </button>
       )}
       <QuantityProperty
-        label="cable from the last switch to the lamps"
+        label={says("cable-last-switch-lamps")}
         value={z.lamp_wire_m}
         dimension="length"
         unit="m"
         clearable
-        placeholder="not measured"
-        onSet={(v) => void set(z, { lamp_wire_m: v }, "way to the lamps")}
+        placeholder={says("not-measured")}
+        onSet={(v) => void set(z, { lamp_wire_m: v }, says("way-lamps"))}
       />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Lights in it</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("lights-2")}</h3>
       {lights.map((a) => {
         const at = where.get(a.id);
         return (
           <FlagProperty
             key={a.id}
             label={a.name}
-            note={at && at.id !== z.id ? `now in ${at.name}` : undefined}
+            note={at && at.id !== z.id ? says("now-3", { name: at.name }) : undefined}
             value={at?.id === z.id}
             onSet={(on) => void put(a.id, on ? z.id : null)}
           />
         );
       })}
       <p className="my-1 text-[12px] text-chalk-dim">
-        {report.wiring.lighting.from_door.length ? `Within reach from outside: ${report.wiring.lighting.from_door.join("; ")}. ` : ""}
-        {report.wiring.lighting.from_bed.length ? `From the bed: ${report.wiring.lighting.from_bed.join("; ")}.` : ""}
+        {report.wiring.lighting.from_door.length ? says("within-reach-outside", { from_door: report.wiring.lighting.from_door.join("; ") }) : ""}
+        {report.wiring.lighting.from_bed.length ? says("bed-2", { from_bed: report.wiring.lighting.from_bed.join("; ") }) : ""}
       </p>
       <button type="button" className="btn btn-slate mt-2" onClick={() => void remove(z)}>
-        Remove this zone
+        {says("remove-zone")}
       </button>
     </Slate>
   );

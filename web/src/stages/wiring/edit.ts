@@ -5,6 +5,7 @@ import { indexOf, insertAfter, moveItem, setFields } from "../../data/lists";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
 import type { Understood } from "../../parts/Quantity";
+import { says } from "../../words/wiring";
 
 const CIRCUITS = "/wiring/circuits";
 const BOARDS = "/wiring/boards";
@@ -33,15 +34,15 @@ export function useWiringEdits() {
     remove: (c: Circuit) =>
       edit(
         withoutCircuits(design, (x) => x.id === c.id),
-        `removed ${c.name}`,
+        says("removed", { name: c.name }),
       ),
-    move: (c: Circuit, by: -1 | 1) => edit(moveItem(CIRCUITS, circuits, c.id, by), `moved ${c.name}`),
+    move: (c: Circuit, by: -1 | 1) => edit(moveItem(CIRCUITS, circuits, c.id, by), says("moved", { name: c.name })),
     duplicate: (c: Circuit) => {
       const id = freshId(
         c.name,
         circuits.map((x) => x.id),
       );
-      void edit(insertAfter(CIRCUITS, circuits, c.id, { ...c, id, appliances: [], by: "typed" } as Circuit), `another ${c.name}`);
+      void edit(insertAfter(CIRCUITS, circuits, c.id, { ...c, id, appliances: [], by: "typed" } as Circuit), says("another", { name: c.name }));
       return id;
     },
     add: async () => {
@@ -50,7 +51,10 @@ export function useWiringEdits() {
         circuits.map((x) => x.id),
       );
       const board = boards.find((b) => b.side === "dc")?.id ?? null;
-      const ok = await edit([{ op: "add", path: `${CIRCUITS}/-`, value: { id, name: `Circuit ${circuits.length + 1}`, board } }], "added a circuit");
+      const ok = await edit(
+        [{ op: "add", path: `${CIRCUITS}/-`, value: { id, name: says("circuit-3", { circuits_count: circuits.length + 1 }), board } }],
+        says("added-circuit"),
+      );
       return ok ? id : null;
     },
     /** Put an appliance on a circuit; it leaves the one it was on. */
@@ -60,7 +64,7 @@ export function useWiringEdits() {
         if (x.id === c.id) return [{ op: "replace" as const, path: `${CIRCUITS}/${i}/appliances`, value: [...on, appliance] }];
         return on.includes(appliance) ? [{ op: "replace" as const, path: `${CIRCUITS}/${i}/appliances`, value: on.filter((a) => a !== appliance) }] : [];
       });
-      return edit(ops, `put an appliance on ${c.name}`);
+      return edit(ops, says("put-appliance-2", { name: c.name }));
     },
     /** Fit what Bothy would: cable and fuse. */
     fitBest: (c: Circuit) => {
@@ -74,7 +78,7 @@ export function useWiringEdits() {
           parallel_count: p.best_parallel,
           ...(p.best_fuse_a != null ? { fuse_a: p.best_fuse_a, protection: c.kind === "ac" ? "breaker" : "fuse" } : {}),
         },
-        "as Bothy suggests",
+        says("bothy-suggests"),
       );
     },
     setBoard: (b: Board, fields: Record<string, unknown>, what: string) => edit(setFields(BOARDS, boards, b.id, fields), `${b.name}: ${what}`),
@@ -84,8 +88,8 @@ export function useWiringEdits() {
         boards.map((b) => b.id),
       );
       const ok = await edit(
-        [{ op: "add", path: `${BOARDS}/-`, value: { id, name: `Board ${boards.length + 1}`, letter: freeLetter(boards) } }],
-        "added a board",
+        [{ op: "add", path: `${BOARDS}/-`, value: { id, name: says("board-2", { boards_count: boards.length + 1 }), letter: freeLetter(boards) } }],
+        says("added-board"),
       );
       return ok ? id : null;
     },
@@ -96,8 +100,8 @@ export function useWiringEdits() {
         circuits.map((x) => x.id),
       );
       const ok = await edit(
-        [{ op: "add", path: `${CIRCUITS}/0`, value: { id, name: `${b.name} feed`, kind: "feeder", board: b.id, installation: "free_air" } }],
-        `a feeder for ${b.name}`,
+        [{ op: "add", path: `${CIRCUITS}/0`, value: { id, name: says("feed", { name: b.name }), kind: "feeder", board: b.id, installation: "free_air" } }],
+        says("feeder-2", { name: b.name }),
       );
       return ok ? id : null;
     },
@@ -106,7 +110,7 @@ export function useWiringEdits() {
       boards.forEach((x, i) => {
         if (x.fed_from === b.id) ops.push({ op: "replace", path: `${BOARDS}/${i}/fed_from`, value: b.fed_from ?? null });
       });
-      return edit([...ops, { op: "remove", path: `${BOARDS}/${indexOf(boards, b.id)}` }], `removed ${b.name}`);
+      return edit([...ops, { op: "remove", path: `${BOARDS}/${indexOf(boards, b.id)}` }], says("removed", { name: b.name }));
     },
   };
 }

@@ -2,19 +2,20 @@
 import type { Schemas } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
+import { says } from "../../words/wiring";
 
 export type Thing = Schemas["PanelThing"];
 const PANEL = "/wiring/panel";
 export const THING_KINDS = [
-  { value: "rocker", word: "rocker switch" },
-  { value: "round_rocker", word: "round rocker" },
+  { value: "rocker", word: says("rocker-switch") },
+  { value: "round_rocker", word: says("round-rocker") },
   { value: "push", word: "push-button" },
-  { value: "dimmer", word: "dimmer" },
-  { value: "fan_control", word: "fan speed control" },
-  { value: "socket", word: "12 V or USB socket" },
-  { value: "voltmeter", word: "voltmeter" },
-  { value: "gauge", word: "round gauge" },
-  { value: "display", word: "remote display" },
+  { value: "dimmer", word: says("dimmer") },
+  { value: "fan_control", word: says("fan-speed-control") },
+  { value: "socket", word: says("v-usb-socket") },
+  { value: "voltmeter", word: says("voltmeter") },
+  { value: "gauge", word: says("round-gauge") },
+  { value: "display", word: says("remote-display") },
 ] as const;
 
 /** A place on the plate's grid of 1 mm, kept on the plate. */
@@ -37,7 +38,7 @@ export function usePanelEdits() {
       );
     },
     setPlate: (key: "width_mm" | "height_mm" | "depth_mm" | "door_distance_m" | "floor_height_m" | "by_bed", value: number | boolean | null) =>
-      edit([{ op: "replace", path: `${PANEL}/${key}`, value }], "plate"),
+      edit([{ op: "replace", path: `${PANEL}/${key}`, value }], says("plate")),
     add: async (kind: string) => {
       const id = freshId(
         kind,
@@ -48,11 +49,11 @@ export function usePanelEdits() {
         panel
           ? [{ op: "add", path: `${PANEL}/things/-`, value: thing }]
           : [{ op: "replace", path: PANEL, value: { width_mm: 240, height_mm: 120, things: [{ ...thing, x_mm: 40, y_mm: 70 }] } }],
-        `put a ${kind.replace("_", " ")} on the plate`,
+        says("put-plate-2", { kind: kind.replace("_", " ") }),
       );
       return ok ? id : null;
     },
-    remove: (t: Thing) => edit([{ op: "remove", path: `${PANEL}/things/${at(t.id)}` }], `took ${t.label || t.kind} off the plate`),
-    clear: () => edit([{ op: "replace", path: PANEL, value: null }], "took the switch panel away"),
+    remove: (t: Thing) => edit([{ op: "remove", path: `${PANEL}/things/${at(t.id)}` }], says("took-off-plate", { label: t.label || t.kind })),
+    clear: () => edit([{ op: "replace", path: PANEL, value: null }], says("took-switch-panel-away")),
   };
 }

@@ -3,6 +3,7 @@ import type { Circuit, PatchOp, Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
 import { setFields } from "../../data/lists";
 import { useVariant } from "../../data/variant";
+import { says } from "../../words/wiring";
 
 export type Raceway = Schemas["Raceway"];
 export type Zone = Schemas["LightZone"];
@@ -13,13 +14,13 @@ export function useRaceways() {
     circuits.flatMap((c, i) =>
       c.raceways?.includes(id) ? [{ op: "replace" as const, path: `/wiring/circuits/${i}/raceways`, value: c.raceways.filter((r) => r !== id) }] : [],
     );
-  const list = useItems<Raceway>("/wiring/raceways", design.wiring?.raceways ?? [], "Raceway", without);
+  const list = useItems<Raceway>("/wiring/raceways", design.wiring?.raceways ?? [], says("raceway-2"), without);
   return {
     ...list,
     /** Lay a circuit into a raceway, or take it out. */
     lay: (c: Circuit, id: string, on: boolean) => {
       const now = (c.raceways ?? []).filter((r) => r !== id);
-      return edit(setFields("/wiring/circuits", circuits, c.id, { raceways: on ? [...now, id] : now }), `${c.name}: ${on ? "into" : "out of"} a raceway`);
+      return edit(setFields("/wiring/circuits", circuits, c.id, { raceways: on ? [...now, id] : now }), says("into-out-raceway", { name: c.name, on }));
     },
   };
 }
@@ -27,7 +28,7 @@ export function useRaceways() {
 export function useZones() {
   const { design, edit } = useVariant();
   const zones = design.wiring?.zones ?? [];
-  const list = useItems<Zone>("/wiring/zones", zones, "Zone");
+  const list = useItems<Zone>("/wiring/zones", zones, says("zone-2"));
   return {
     ...list,
     /** Put a light into a zone; it leaves the one it was in. Null takes it out of all. */
@@ -37,7 +38,7 @@ export function useZones() {
         const next = z.id === into ? [...now.filter((x) => x !== light), light] : now.filter((x) => x !== light);
         return next.length === now.length && z.id !== into ? [] : [{ op: "replace" as const, path: `/wiring/zones/${i}/lights`, value: next }];
       });
-      return edit(ops, "moved a light to another zone");
+      return edit(ops, says("moved-light-another-zone"));
     },
   };
 }

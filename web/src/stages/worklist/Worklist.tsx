@@ -12,25 +12,26 @@ import { changes, DOING, type Doing, doing, NOTES, together } from "../../data/w
 import { FindingMark, Fix, Keeping, Kept, type Severity } from "../../parts/Findings";
 import { usePerson, useSaid } from "../../shell/person";
 import { STAGES, stageOf } from "../../shell/stages";
+import { says } from "../../words/worklist";
 import { useBuild } from "../build/data";
 
 const ORDER: Severity[] = ["danger", "fault", "advice", "question", "note"];
 const PLURAL: Record<Severity, [string, string]> = {
-  danger: ["danger", "dangers"],
-  fault: ["problem", "problems"],
-  advice: ["piece of advice", "pieces of advice"],
-  question: ["question", "questions"],
-  note: ["note", "notes"],
+  danger: [says("danger"), says("dangers")],
+  fault: [says("problem"), says("problems")],
+  advice: [says("piece-advice"), says("pieces-advice")],
+  question: [says("question"), says("questions")],
+  note: [says("note"), says("notes")],
 };
 const counted = (n: number, s: Severity) => `${n} ${PLURAL[s][n === 1 ? 0 : 1]}`;
 
 function Sentence({ open }: { open: Finding[] }) {
   const of = (s: Severity) => open.filter((f) => f.severity === s).length;
   const worst = ORDER.slice(0, 4).filter((s) => of(s) > 0);
-  if (!worst.length) return <>Nothing is open: no danger, no problem, no question.</>;
+  if (!worst.length) return <>{says("nothing-open-no-danger")}</>;
   return (
     <>
-      <strong>{worst.map((s) => counted(of(s), s)).join(", ")}</strong> open in this design.
+      <strong>{worst.map((s) => counted(of(s), s)).join(", ")}</strong> {says("open-design")}
     </>
   );
 }
@@ -54,7 +55,7 @@ function Row({ f, ticked, onTick }: RowProps) {
           <input
             type="checkbox"
             className="no-print"
-            aria-label={`${say(`Include: ${fix.label}`, f.stage)}, ${f.subject_name}`}
+            aria-label={`${say(says("include", { fix: fix.label }), f.stage)}, ${f.subject_name}`}
             checked={ticked}
             onChange={onTick}
           />
@@ -79,11 +80,13 @@ function Row({ f, ticked, onTick }: RowProps) {
         </div>
         <div>{say(f.message, f.stage)}</div>
         {severity !== "question" && <div className="text-dim">{say(f.remedy, f.stage)}</div>}
-        {(f.rests_on?.length ?? 0) > 0 && <div className="text-[12px] text-heather">Rests on what is only assumed: {f.rests_on?.join(", ")}.</div>}
+        {(f.rests_on?.length ?? 0) > 0 && (
+          <div className="text-[12px] text-heather">{says("rests-what-only-assumed", { rests_on: f.rests_on?.join(", ") })}</div>
+        )}
         {told.length > 0 && (
           <div className="num text-[12px]" data-testid="before-after">
             {told.slice(0, 4).join(" · ")}
-            {told.length > 4 ? ` · and ${told.length - 4} more` : ""}
+            {told.length > 4 ? says("more", { told_count: told.length - 4 }) : ""}
           </div>
         )}
         <Kept finding={f} />
@@ -96,7 +99,7 @@ function Row({ f, ticked, onTick }: RowProps) {
           ))}
           {!f.accepted && severity !== "note" && (
             <button type="button" className="btn" aria-expanded={answering} onClick={() => setAnswering(!answering)}>
-              {severity === "danger" ? "Respond…" : "Accept with a reason…"}
+              {severity === "danger" ? says("respond") : says("accept-reason")}
             </button>
           )}
         </div>
@@ -115,7 +118,7 @@ function Together({ findings, done }: { findings: Finding[]; done: () => void })
   const [busy, setBusy] = useState(false);
   const n = findings.length;
   const apply = async () => {
-    if (await v.edit(together(findings), n === 1 ? `${findings[0]?.fix?.label} (${findings[0]?.title})` : `${n} remedies at once`)) done();
+    if (await v.edit(together(findings), n === 1 ? `${findings[0]?.fix?.label} (${findings[0]?.title})` : says("remedies-once", { n }))) done();
   };
   const press = async () => {
     if (brings?.length) return apply();
@@ -132,19 +135,19 @@ function Together({ findings, done }: { findings: Finding[]; done: () => void })
     }
   };
   return (
-    <div className="no-print flex flex-wrap items-center gap-2 border-b border-line bg-gorse/15 px-3 py-1.5" role="region" aria-label="Ticked remedies">
+    <div className="no-print flex flex-wrap items-center gap-2 border-b border-line bg-gorse/15 px-3 py-1.5" role="region" aria-label={says("ticked-remedies")}>
       <button type="button" className="btn btn-main" disabled={busy} onClick={() => void press()}>
-        {brings?.length ? `Apply ${n} all the same` : n === 1 ? "Apply it" : `Apply ${n} as one change`}
+        {brings?.length ? says("apply-all-same", { n }) : n === 1 ? says("apply") : says("apply-one-change", { n })}
       </button>
       <button type="button" className="btn" onClick={done}>
-        Untick
+        {says("untick")}
       </button>
       {brings?.length ? (
         <span role="alert">
-          It would also bring {brings.map((f) => `${severityWord(f.severity)}: ${say(f.title, f.stage)} (${f.subject_name})`).join("; ")}.
+          {says("would-also-bring", { brings: brings.map((f) => `${severityWord(f.severity)}: ${say(f.title, f.stage)} (${f.subject_name})`).join("; ") })}
         </span>
       ) : null}
-      {wrong && <span role="alert">These can’t be applied together: {wrong}. Untick one of them.</span>}
+      {wrong && <span role="alert">{says("these-cant-applied-together", { wrong })}</span>}
     </div>
   );
 }
@@ -156,7 +159,7 @@ export function Component() {
   const planned = !!v.design.build?.people?.length || !!v.design.facts?.log?.length;
   const build = useBuild(planned);
   const trip = useTrip();
-  const waiting = [...(trip.isEnabled && trip.isPending ? ["the trip"] : []), ...(planned && build.isPending ? ["the build"] : [])].join(" and ");
+  const waiting = [...(trip.isEnabled && trip.isPending ? [says("trip")] : []), ...(planned && build.isPending ? [says("build")] : [])].join(says("and"));
   const all = useMemo(() => (planned && build.data ? [...found, ...build.data.findings] : found), [planned, build.data, found]);
   const [params, setParams] = useSearchParams();
   const severity = params.get("severity") ?? "";
@@ -201,36 +204,36 @@ export function Component() {
   };
   const stages = STAGES.filter((s) => all.some((f) => stageOf(f.subject, f.stage) === s.id));
   return (
-    <main className="flex min-w-0 flex-1 flex-col print-flow max-[899px]:flex-none" aria-label="Worklist">
+    <main className="flex min-w-0 flex-1 flex-col print-flow max-[899px]:flex-none" aria-label={says("worklist")}>
       <div className="border-b border-line px-4 py-2">
-        <h1 className="m-0 font-display text-[15px] font-semibold">Worklist</h1>
+        <h1 className="m-0 font-display text-[15px] font-semibold">{says("worklist")}</h1>
         <p className="m-0 text-[15px] leading-relaxed">
           <Sentence open={all.filter(isOpen)} />
           {waiting && (
             <span role="status" className="text-dim">
               {" "}
-              More may come: {waiting} {waiting.includes(" and ") ? "are" : "is"} still being worked out.
+              {says("more-may-come-still", { waiting, includes: waiting.includes(" and ") })}
             </span>
           )}
           {planned && build.error && (
             <span role="alert" className="text-rust">
               {" "}
-              Without what the build would say: {build.error.message}
+              {says("without-what-build-would", { message: build.error.message })}
             </span>
           )}
         </p>
       </div>
       <div className="no-print flex flex-wrap items-center gap-1.5 border-b border-line bg-bench px-3 py-1">
-        <select className="field" aria-label="Severity" value={severity} onChange={(e) => set("severity", e.target.value)}>
-          <option value="">all severities</option>
+        <select className="field" aria-label={says("severity")} value={severity} onChange={(e) => set("severity", e.target.value)}>
+          <option value="">{says("all-severities")}</option>
           {ORDER.map((s) => (
             <option key={s} value={s}>
               {PLURAL[s][1]} ({all.filter((f) => f.severity === s && isOpen(f)).length})
             </option>
           ))}
         </select>
-        <select className="field" aria-label="Of stage" value={stage} onChange={(e) => set("stage", e.target.value)}>
-          <option value="">all stages</option>
+        <select className="field" aria-label={says("stage")} value={stage} onChange={(e) => set("stage", e.target.value)}>
+          <option value="">{says("all-stages")}</option>
           {stages.map((s) => (
             <option key={s.id} value={s.id}>
               {s.word}
@@ -239,22 +242,27 @@ export function Component() {
         </select>
         <input
           className="field w-44"
-          aria-label="Words"
-          placeholder="words of a line…"
+          aria-label={says("words")}
+          placeholder={says("words-line")}
           maxLength={200}
           value={text}
           onChange={(e) => set("text", e.target.value)}
         />
         <span className="flex-1" />
         <button type="button" className="btn" onClick={() => window.print()}>
-          Print
+          {says("print")}
         </button>
       </div>
       {chosen.length > 0 && <Together key={`${v.revision} ${chosen.map((f) => f.id).join()}`} findings={chosen} done={() => setTicked([])} />}
-      <div ref={list} className="relative min-h-0 flex-1 overflow-auto bg-sheet print-flow" onKeyDown={move} role="region" aria-label="Open lines" tabIndex={0}>
-        {groups.length === 0 && (
-          <p className="p-4 text-dim">{all.length === 0 ? "Nothing is found: begin with Vehicle and Daily use." : "Nothing fits these filters."}</p>
-        )}
+      <div
+        ref={list}
+        className="relative min-h-0 flex-1 overflow-auto bg-sheet print-flow"
+        onKeyDown={move}
+        role="region"
+        aria-label={says("open-lines")}
+        tabIndex={0}
+      >
+        {groups.length === 0 && <p className="p-4 text-dim">{all.length === 0 ? says("nothing-found-begin-vehicle") : says("nothing-fits-these-filters")}</p>}
         {groups.map(({ d, rows }) => (
           <section key={d} aria-label={DOING[d]}>
             <h2 className="m-0 flex flex-wrap items-baseline gap-2 border-b border-line bg-bench px-3 py-1 font-display text-[14px] font-semibold">
@@ -262,7 +270,7 @@ export function Component() {
                 <input
                   type="checkbox"
                   className="no-print"
-                  aria-label="Tick all of them"
+                  aria-label={says("tick-all-them")}
                   checked={rows.every((f) => ticked.includes(f.id))}
                   onChange={(e) =>
                     tick(
