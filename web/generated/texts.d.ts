@@ -48,6 +48,7 @@ export interface Texts {
     "ends": { goes: string | number };
     "was-built-all-same": null;
     "was-built": null;
+    "day-days": { n: number };
     "tasks-go-order-was": null;
     "tasks-their-urgency-again": null;
     "go-urgency-again": null;
@@ -150,6 +151,7 @@ export interface Texts {
     "tested": null;
     "labelled": null;
     "photographed": null;
+    "not": { name: string | number; checked: boolean; word: string | number };
     "all-there": null;
     "waived": { waived: string | number };
     "test": null;
@@ -271,6 +273,7 @@ export interface Texts {
     "where-offcuts-lie-2": null;
     "all-cut-keep-offcut": { kept_count: string | number; several_kept: boolean };
     "all-cut-fitted": null;
+    "about-2": { service: string | number; packs: string | number; has_price: boolean; price: string | number };
     "test-bench-soon-here": null;
     "no-task-plan-takes": null;
     "for": { task: string | number; need_by: string | number };
@@ -340,6 +343,7 @@ export interface Texts {
     "note-2": null;
     "done-4": null;
     "half-done": null;
+    "done-begun-not-begun": { is_done: boolean; is_begun: boolean; hours: string | number; people: number };
     "why-date": null;
     "to-3": { start: string | number; end: string | number };
     "cured": { ready: string | number };
@@ -401,10 +405,13 @@ export interface Texts {
     "not-before-3": { day: string | number };
     "plan-2": { end: string | number };
     "even-chance-four-five": null;
+    "done-worked": { name: string | number; done_more: boolean };
     "done-6": { name: string | number; item: string | number };
     "open-again": { name: string | number; item: string | number };
+    "goods": null;
     "cut-fitted": { name: string | number };
     "mend": { fields: string | number };
+    "mended-open-again": { name: string | number; done: boolean };
     "struck": { name: string | number };
     "built-otherwise-2": { fields: string | number };
     "stock-4": { fields: string | number };
@@ -540,6 +547,7 @@ export interface Texts {
     "october": null;
     "november": null;
     "december": null;
+    "an-a": { word: boolean; word_2: string | number };
     "write-example": { text: string | number; why: string | number; dimension: string | number };
     "has-unknown-part": { b: string | number; ub: string | number };
     "not-number": null;
@@ -956,6 +964,7 @@ export interface Texts {
     "put-right-2": { clashes: string | number };
     "rear-3": null;
     "right-side": null;
+    "seen-above-seen-outside": { face: string | number; floor: boolean };
     "behind": { name: string | number };
     "taken-stand-under-rib": null;
     "m-m": { ends: string | number; u1: number; v1: number };
@@ -1112,6 +1121,8 @@ export interface Texts {
     "plan-side": null;
     "under-floor": null;
     "slantwise": null;
+    "vehicles-wall": null;
+    "clearance": { name: string | number };
     "edge": null;
     "took-off-roof": { name: string | number };
     "sizes-2": { name: string | number; name_2: string | number };
@@ -1275,6 +1286,7 @@ export interface Texts {
     "room-high": null;
     "room-low": null;
     "mm": { word: string | number; have: string | number; need: string | number };
+    "vessels-no-locker": { has_at: boolean; name: string | number; circles_count: string | number; needs: string | number };
     "locker-above": null;
     "no-locker-yet": null;
     "falls-outside": null;
@@ -1424,6 +1436,7 @@ export interface Texts {
     "end-2": null;
     "verdict": null;
     "signed": null;
+    "signed-not-signed-changed": { signed: boolean; has_changed: boolean };
     "add-leak-test-n": null;
     "sheets-paper": null;
     "leak-tests": null;
@@ -1946,6 +1959,7 @@ export interface Texts {
     "more-less": null;
     "day-2": { d: string | number };
     "note": null;
+    "appliance-appliances": { list_count: number; place_name: string | number };
     "not-plan": null;
     "day-margin": { design_day_type: string | number };
     "without-margin": null;
@@ -1966,6 +1980,7 @@ export interface Texts {
     "catalogue-2": null;
     "spring-autumn": null;
     "battery-wh": { charge_energy_wh: string | number };
+    "charge-charges": { charges: string | number; is_1: boolean };
     "label-2": null;
   };
   method: {
@@ -2179,6 +2194,7 @@ export interface Texts {
     "largest-series-fuse": null;
     "typical": null;
     "mass-each": null;
+    "no-controller-yet": { split: string | number; has_controller: boolean; controller: string | number };
     "panels-live-whenever-there": null;
     "cable-lies-about-somebody": null;
     "catalogue": null;
@@ -2380,7 +2396,7 @@ export interface Texts {
     "each": null;
     "strings": null;
     "on": null;
-    "no-controller-yet": null;
+    "no-controller-yet-2": null;
     "day-2": { season: string | number };
     "panels-4": { arrays_count: string | number };
     "how-stands": null;
@@ -2420,6 +2436,7 @@ export interface Texts {
   };
   print: {
     "there-no-gas-board": null;
+    "year-years": { n: number };
     "if-smells-gas": null;
     "come-back-only-when": { smell: string | number };
     "paper-usual-region-ask": { region_name: string | number; installs: string | number; paper: string | number; afterwards: string | number };
@@ -2456,8 +2473,10 @@ export interface Texts {
     "part": null;
     "age": null;
     "replace-after": null;
+    "regulator-2": null;
     "not-entered": null;
     "no-date": null;
+    "certificate": null;
     "months": { months_ago: number };
     "months-2": { months: string | number };
     "way": null;
@@ -2803,6 +2822,7 @@ export interface Texts {
     "readings-against-what-expected": null;
     "current-expected-between-bars": null;
     "voltage-load": null;
+    "not-read-yet": { code: string | number; name: string | number; has_verdict: boolean; verdict: string | number };
     "read": null;
     "r-b-probe": { is_red: boolean; name: string | number; probe: string | number };
     "bank": null;
@@ -2866,7 +2886,9 @@ export interface Texts {
     "cooling": null;
     "alarms": null;
     "road": null;
+    "boards": null;
     "main-cables": null;
+    "bank-busbars-shunt": null;
     "seals-roof": null;
     "stages-commissioning": null;
     "what-proved-drawn": null;
@@ -2930,6 +2952,7 @@ export interface Texts {
     "no-circuit-has-cable": null;
     "loop": { code: string | number; name: string | number };
     "loop-2": { code: string | number };
+    "shut-open": { name: string | number; has_turn: boolean; off: boolean };
     "gauge-here": { name: string | number; here: boolean };
     "what-proved-plan": null;
     "front": null;
@@ -2992,7 +3015,7 @@ export interface Texts {
     "one-circuit-time-order": null;
     "before-first-power-main-fuse": null;
     "no-reading-fails": null;
-    "not-read-yet": null;
+    "not-read-yet-2": null;
     "cant-tested-yet": { missing: string | number };
     "volts-load": null;
     "to-3": { low_v: string | number; high_v: string | number };
@@ -3021,6 +3044,7 @@ export interface Texts {
     "test-sheet": null;
     "nothing-test-yet-sheet": null;
     "by-4": { to_upper_case: string | number; title: string | number; who: string | number };
+    "no": null;
     "when": null;
     "what": null;
     "of-2": null;
@@ -3640,6 +3664,8 @@ export interface Texts {
     "sand": null;
     "old-snow": null;
     "fresh-snow": null;
+    "drawn-all-kinds-luck": null;
+    "files-years-they-were": null;
     "replay-says-most-ten": null;
     "day-like-one-before-2": null;
     "files": null;
@@ -4570,6 +4596,7 @@ export interface Texts {
     "pressure-tests": null;
     "no-test-yet-done": null;
     "draining-grey-water-roads": null;
+    "without-end-days": { name: string | number; no_days: boolean; days: number };
     "day": { total_l_day: string | number; stores: string | number };
     "water-day": null;
     "days-each-store-lasts": null;
@@ -4635,6 +4662,7 @@ export interface Texts {
     "w-lost-while-stands": { standing_w: number };
     "c-burns-skin": { max_c: number; burn: string | number };
     "c-after": { to_zero_h: string | number };
+    "hot-water-no-water": { has_h: boolean; lines: string | number; has_frost: boolean; frost: string | number };
     "no-water-heater": null;
     "flows": null;
     "c-time-freezing": { coldest_c: number };
@@ -4870,6 +4898,7 @@ export interface Texts {
     "water-side-tanks-pump": null;
     "front-2": null;
     "floor-2": null;
+    "starves": { flow: string | number; starves: boolean };
     "press-what-tested": null;
     "press-tap-open-width": null;
     "what-cut-out-hatched": { tanks: string | number };

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import logging
+import shutil
 import sys
 import threading
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from logging.handlers import RotatingFileHandler
 from pathlib import Path
+from tempfile import TemporaryDirectory
 
 import structlog
 from anyio import CapacityLimiter, to_thread
@@ -20,6 +22,7 @@ from bothy import __version__
 from bothy.api import book, bring, build, compare, exports, fit, live, photos, problems, projects, proving, reference, roof, sizing, trips, variants, water
 from bothy.api.guard import Guard
 from bothy.api.state import Reports
+from bothy.core.words.catalogues import language
 from bothy.core.words.says import api_says as says
 from bothy.jobs.runner import Runner
 from bothy.jobs.sweep import OnDask
@@ -47,6 +50,18 @@ def _log_lines(file: str) -> None:
         wrapper_class=structlog.make_filtering_bound_logger(logging.INFO),
         logger_factory=structlog.stdlib.LoggerFactory(),
     )
+
+
+def _spoken(front: Path, app: FastAPI) -> Path:
+    """The built front end in the server's language: a page reads it in its first line. Where that isn't English it is a copy, which lives as long as the application."""
+    if language() == "en":
+        return front
+    app.state.spoken = TemporaryDirectory(prefix="bothy-front-")
+    copy = Path(app.state.spoken.name)
+    shutil.copytree(front, copy, dirs_exist_ok=True)
+    page = copy / "index.html"
+    page.write_text(page.read_text(encoding="utf-8").replace('<html lang="en">', f'<html lang="{language()}">', 1), encoding="utf-8")
+    return copy
 
 
 def create_app(settings: Settings | None = None) -> FastAPI:
@@ -118,7 +133,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
 
     front = Path(settings.front_end)
     if (front / "index.html").exists():
-        app.frontend("/", directory=str(front), fallback="index.html", check_dir=False)
+        app.frontend("/", directory=str(_spoken(front, app)), fallback="index.html", check_dir=False)
     app.add_middleware(
         Guard,
         hosts={h.strip().lower() for h in settings.hosts.split(",") if h.strip()},

@@ -80,7 +80,7 @@ export function readNumber(text: string): number {
 }
 
 const float = (s: string): number => (/^[-+]?(\d+\.?\d*|\.\d+)([eE][-+]?\d+)?$/.test(s) ? Number(s) : Number.NaN);
-const a = (word: string) => `${"aeiou".includes(word[0]!) ? "an" : "a"} ${word}`;
+const a = (word: string) => says("an-a", { word: "aeiou".includes(word[0]!), word_2: word });
 const refuse = (text: string, dimension: string, why: string) =>
   new NotUnderstood(says("write-example", { text: text.length <= 40 ? text : `${text.slice(0, 37)}…`, why, dimension: EXAMPLES[dimension] ?? "" }));
 

@@ -16,7 +16,7 @@ export function GasSheets() {
   const { g, part } = useGas();
   if (!part.aboard) return <p>{says("there-no-gas-board")}</p>;
   const kg = (v: number | null | undefined) => show(v, "kg", units);
-  const years = (n: number) => `${n} ${n === 1 ? "year" : "years"}`;
+  const years = (n: number) => says("year-years", { n });
   const life = (key: string) => years(part.life_years[key]!);
   const c = g.certificate;
   return (
@@ -113,10 +113,10 @@ export function GasSheets() {
         heads={[says("part"), says("age"), says("replace-after")]}
         rows={[
           ...(g.regulator
-            ? [[g.regulator.name ?? "Regulator", g.regulator.age_years == null ? says("not-entered") : years(g.regulator.age_years), life("regulator")]]
+            ? [[g.regulator.name ?? says("regulator-2"), g.regulator.age_years == null ? says("not-entered") : years(g.regulator.age_years), life("regulator")]]
             : []),
           ...(g.hoses ?? []).map((h) => [h.name, h.age_years == null ? says("no-date") : years(h.age_years), life(h.id)]),
-          ...(c ? [[c.name ?? "Certificate", says("months", { months_ago: c.months_ago }), says("months-2", { months: part.law.months })]] : []),
+          ...(c ? [[c.name ?? says("certificate"), says("months", { months_ago: c.months_ago }), says("months-2", { months: part.law.months })]] : []),
         ]}
       />
       {part.countries.length > 0 && (

@@ -54,6 +54,10 @@ was-built-all-same = It was built so all the same
 was-built = It was built so
 
 ## Better
+day-days = { $n } { $n ->
+        [one] day
+       *[other] days
+    }
 tasks-go-order-was = The tasks go in an order that was searched for.
 tasks-their-urgency-again = tasks by their urgency again
 go-urgency-again = Go by urgency again
@@ -171,6 +175,10 @@ done-2 = done
 tested = tested
 labelled = labelled
 photographed = photographed
+not = { $name }: { $checked ->
+        [yes] { "" }
+       *[no] not{ " " }
+    }{ $word }
 all-there = all there
 waived = waived: { $waived }
 test = test it
@@ -336,6 +344,10 @@ all-cut-keep-offcut = All cut: keep { $kept_count } offcut{ $several_kept ->
        *[no] { "" }
     }
 all-cut-fitted = All cut and fitted
+about-2 = { $service }, { $packs }{ $has_price ->
+        [yes] , about { $price }
+       *[no] { "" }
+    }
 test-bench-soon-here = Test it on the bench as soon as it is here: after the return period nobody takes it back.
 no-task-plan-takes = No task of the plan takes it.
 for = For “{ $task }”, { $need_by }.
@@ -424,6 +436,16 @@ note = Note on { $name }
 note-2 = note
 done-4 = Done
 half-done = Half done
+done-begun-not-begun = { $is_done ->
+        [yes] done
+       *[no] { $is_begun ->
+            [yes] begun
+           *[no] not begun
+        }
+    } · { $hours }, { $people } { $people ->
+        [one] person
+       *[other] people
+    }
 why-date = Why this date
 to-3 = { $start } to { $end }
 cured = ; cured { $ready }
@@ -499,10 +521,19 @@ plan-2 = plan { $end }
 even-chance-four-five = even chance to four in five
 
 ## data
+done-worked = { $name }: { $done_more ->
+        [yes] done
+       *[no] worked on
+    }
 done-6 = { $name }: { $item } done
 open-again = { $name }: { $item } open again
+goods = Goods
 cut-fitted = { $name }: cut and fitted
 mend = to mend: { $fields }
+mended-open-again = { $name }: { $done ->
+        [yes] mended
+       *[no] open again
+    }
 struck = struck { $name }
 built-otherwise-2 = { $fields }: built otherwise
 stock-4 = in stock: { $fields }

@@ -35,6 +35,10 @@ november = November
 december = December
 
 ## units
+an-a = { $word ->
+        [yes] an
+       *[no] a
+    } { $word_2 }
 write-example = “{ $text }” { $why }; write for example { $dimension }
 has-unknown-part = has the unknown part “{ $b } { $ub }”
 not-number = is not a number

@@ -470,6 +470,10 @@ put-right-2 = ; { $clashes } to put right
 ## SidePicture
 rear-3 = rear
 right-side = right side
+seen-above-seen-outside = { $face }, { $floor ->
+        [yes] seen from above
+       *[no] seen from outside
+    }
 behind = behind: { $name }
 taken-stand-under-rib = , taken to stand under the rib of the roof
 m-m = { $ends }, { FIX($u1, digits: 2) } m by { FIX($v1, digits: 2) } m
@@ -668,6 +672,10 @@ top-over-floor = top over the floor
 plan-side = plan and side
 under-floor = under the floor
 slantwise = slantwise
+
+## geometry
+vehicles-wall = the vehicle’s wall
+clearance = clearance to { $name }
 
 ## roof
 edge = the edge

@@ -41,6 +41,10 @@ locker-high = locker, high
 room-high = room, high
 room-low = room, low
 mm = { $word } { $have } of { $need } mm²
+vessels-no-locker = { $has_at ->
+        [yes] { $name }, { $circles_count } vessels
+       *[no] no locker
+    }; { $needs }
 locker-above = locker, from above
 no-locker-yet = no locker yet
 falls-outside = falls outside
@@ -204,6 +208,13 @@ start-2 = start
 end-2 = end
 verdict = verdict
 signed = signed
+signed-not-signed-changed = { $signed ->
+        [yes] signed
+       *[no] not signed
+    }{ $has_changed ->
+        [yes] , changed since
+       *[no] { "" }
+    }
 add-leak-test-n = Add a leak test (n)
 sheets-paper = Sheets for paper
 leak-tests = Leak tests

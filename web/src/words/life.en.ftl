@@ -110,6 +110,10 @@ sine = sine
 more-less = More or less of it
 day-2 = on a { $d } day
 note = note
+appliance-appliances = { $list_count } { $list_count ->
+        [one] appliance
+       *[other] appliances
+    }; { $place_name }
 not-plan = (not in the plan)
 day-margin = a { $design_day_type } day, with margin
 without-margin = without margin
@@ -134,4 +138,8 @@ label-duty = label, duty
 catalogue-2 = catalogue
 spring-autumn = spring or autumn
 battery-wh = battery { $charge_energy_wh } Wh
+charge-charges = { $charges } { $is_1 ->
+        [yes] charge
+       *[no] charges
+    }
 label-2 = by its label

@@ -39,6 +39,10 @@ strings-parallel = strings in parallel
 largest-series-fuse = largest series fuse
 typical = typical
 mass-each = mass, each
+no-controller-yet = { $split }; { $has_controller ->
+        [yes] on { $controller }
+       *[no] on no controller yet
+    }
 panels-live-whenever-there = Panels are live whenever there is light, and a DC arc does not go out by itself: cover them, and never unplug under load. A lifted panel goes down above 10 m/s of wind and before driving. Roof work: two people, a dry day, something to hold on to.
 cable-lies-about-somebody = { " " }Its cable lies about: somebody trips over it, and pinched in a door it is a fault path. Peg it down against the wind.
 catalogue = from the catalogue
@@ -256,7 +260,7 @@ panels-3 = panels
 each = each
 strings = strings
 on = on
-no-controller-yet = no controller yet
+no-controller-yet-2 = no controller yet
 day-2 = a { $season } day
 
 ## edit

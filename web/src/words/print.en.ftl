@@ -2,6 +2,10 @@
 
 ## GasSheets
 there-no-gas-board = There is no gas on board, so there is nothing to print.
+year-years = { $n } { $n ->
+        [one] year
+       *[other] years
+    }
 if-smells-gas = If it smells of gas
 come-back-only-when = { $smell } Come back only when it is aired; have the system tested before it is used again.
 paper-usual-region-ask = { $region_name }: { $installs } Paper: { $paper }; { $afterwards }. Usual of the region: ask what holds where you are.
@@ -41,8 +45,10 @@ dates = Dates
 part = part
 age = age
 replace-after = replace after
+regulator-2 = Regulator
 not-entered = not entered
 no-date = no date
+certificate = Certificate
 months = { FIX($months_ago) } months
 months-2 = { $months } months
 way = On the way

@@ -8,6 +8,10 @@ expected-read = { $low } to { $high } expected{ $has_read ->
 readings-against-what-expected = Readings against what is expected
 current-expected-between-bars = current, expected between the bars
 voltage-load = voltage at the load
+not-read-yet = { $code } { $name }{ $has_verdict ->
+        [yes] : { $verdict }
+       *[no] : not read yet
+    }
 read = to read
 
 ## CircuitDrawing
@@ -90,7 +94,9 @@ air = Air
 cooling = Cooling
 alarms = Alarms
 road = Road
+boards = Boards
 main-cables = Main cables
+bank-busbars-shunt = Bank, busbars, shunt
 seals-roof = Seals on the roof
 stages-commissioning = Stages of commissioning
 what-proved-drawn = What is proved, drawn
@@ -163,6 +169,13 @@ loop = Loop of { $code } { $name }
 loop-2 = Loop, { $code }
 
 ## PipeDrawing
+shut-open = { $name }{ $has_turn ->
+        [yes] { $off ->
+            [yes] : shut
+           *[no] : open
+        }
+       *[no] { "" }
+    }
 gauge-here = gauge at { $name }{ $here ->
         [yes] : here
        *[no] { "" }
@@ -261,7 +274,7 @@ loop-design-says = Its loop is as the design says.
 one-circuit-time-order = one circuit at a time, in the order of the sheet
 before-first-power-main-fuse = Before first power: main fuse out, every loop checked, polarity right, a second person there. Mains tests are licensed work.{ " " }
 no-reading-fails = No reading fails.
-not-read-yet = not read yet
+not-read-yet-2 = not read yet
 cant-tested-yet = Can't be tested yet: { $missing }.
 volts-load = Volts at the load:
 to-3 = { $low_v } to { $high_v }
@@ -295,6 +308,7 @@ nothing-test-yet-sheet = Nothing to test yet: the sheet follows from the circuit
 by-4 = { $to_upper_case } { $title }, by { $who }
 
 ## Record
+no = no.
 when = when
 what = what
 of-2 = of

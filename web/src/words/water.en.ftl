@@ -61,6 +61,10 @@ no-test-yet-done = No test yet. It is done before any wall is closed over a pipe
 
 ## DaysView
 draining-grey-water-roads = Draining grey water on roads, pitches and into rainwater gullies is prohibited or fined in most places; toilet waste goes to a disposal point only.
+without-end-days = { $name } { $no_days ->
+        [yes] without end
+       *[no] { FIX($days, digits: 1) } days
+    }
 day = { $total_l_day } a day; { $stores }
 water-day = water a day
 days-each-store-lasts = days that each store lasts
@@ -131,6 +135,13 @@ ah-bank-each-heating = { FIX($charge_ah) } Ah of the bank for each heating
 w-lost-while-stands = { FIX($standing_w) } W lost while it stands hot
 c-burns-skin = { FIX($max_c) } °C burns skin in { $burn }
 c-after = { " " }at 0 °C after { $to_zero_h }
+hot-water-no-water = { $has_h ->
+        [yes] Hot water: { $lines }
+       *[no] No water heater
+    }; { $has_frost ->
+        [yes] { $frost }
+       *[no] nothing wet outside the warm body
+    }
 no-water-heater = no water heater
 flows = as it flows
 c-time-freezing = at { FIX($coldest_c) } °C: time to freezing
@@ -389,6 +400,10 @@ water-side-litres-minute = Water from the side: { FIX($total_l_min, digits: 1) }
 water-side-tanks-pump = Water from the side: tanks, pump, pipes and taps, all shut
 front-2 = front
 floor-2 = floor
+starves = { $flow }{ $starves ->
+        [yes] { " " }starves
+       *[no] { "" }
+    }
 press-what-tested = Press what is to be tested.
 press-tap-open-width = Press a tap to open it. Width is flow; the tank is taken as nearly empty.
 what-cut-out-hatched = { $tanks }; what is cut out is hatched.

@@ -13,8 +13,8 @@ WASTE = 0.10
 FLOOR_FINISH = ("vinyl_floor", "rubber_mat", "lining_carpet", "cork")
 TASKS: dict[str, tuple[str, ...]] = {
     "deadening": ("sound-deadening",),
-    "floor finish": ("floor-finish", "floor-finish-late"),
-    "floor deck": ("floor-ply",),
+    "floor_finish": ("floor-finish", "floor-finish-late"),
+    "floor_deck": ("floor-ply",),
     "floor": ("floor-insulation",),
     "lining": ("line-ceiling", "line-wall-left", "line-wall-right", "line-doors"),
     "cloth": ("carpet-trim", "line-doors"),
@@ -28,7 +28,7 @@ def _role(material: str, on: str) -> str:
     if "deadening" in material:
         return "deadening"
     if on == "floor":
-        return says("floor-finish") if material in FLOOR_FINISH else says("floor-deck") if "plywood" in material else "floor"
+        return "floor_finish" if material in FLOOR_FINISH else "floor_deck" if "plywood" in material else "floor"
     return "lining" if "plywood" in material else "cloth" if material == "lining_carpet" else "insulation"
 
 

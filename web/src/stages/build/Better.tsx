@@ -5,7 +5,7 @@ import { api, take } from "../../data/client";
 import { says } from "../../words/build";
 import { type Build, dayWord, useDay, usePlan } from "./data";
 
-const days = (n: number) => `${Math.round(Math.abs(n))} ${Math.round(Math.abs(n)) === 1 ? "day" : "days"}`;
+const days = (n: number) => says("day-days", { n: Math.round(Math.abs(n)) });
 
 export function Better({ b }: { b: Build }) {
   const { id, stamp, set } = usePlan();

@@ -39,7 +39,7 @@ function Row({ x, gate }: { x: Item; gate: Gate }) {
                   aria-label={`${x.name}: ${word}`}
                   checked={x[key]}
                   disabled={fixed(key) || !!gate.closed_on}
-                  onChange={(e) => void log.see(x.id, { ...entry, [key]: e.target.checked }, `${x.name}: ${e.target.checked ? "" : "not "}${word}`)}
+                  onChange={(e) => void log.see(x.id, { ...entry, [key]: e.target.checked }, says("not", { name: x.name, checked: e.target.checked, word }))}
                 />
               ) : (
                 "–"

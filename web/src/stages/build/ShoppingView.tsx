@@ -184,7 +184,10 @@ export function BuySlate({ b, x }: { b: Build; x: Buy }) {
   const set = (fields: Partial<Purchase>, what: string) => void log.buy(x, { status: "ordered", ...p, ...fields } as Partial<Purchase>, `${x.name}: ${what}`);
   const short = p.status === "received" && p.expected != null && p.received != null && p.received < p.expected;
   return (
-    <Slate title={say(x.name)} sub={`${x.service}, ${say(x.packs)}${x.price != null ? `, about ${money(x.price)}` : ""}`}>
+    <Slate
+      title={say(x.name)}
+      sub={says("about-2", { service: x.service, packs: say(x.packs), has_price: x.price != null, price: x.price != null ? money(x.price) : "" })}
+    >
       {x.bench && <p className="my-1 border-l-2 border-gorse pl-2 text-[13px]">{says("test-bench-soon-here")}</p>}
       <p className="my-1 text-[13px]">
         {!task

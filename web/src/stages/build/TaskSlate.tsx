@@ -98,7 +98,12 @@ export function TaskSlate({ t }: { t: Task }) {
   return (
     <Slate
       title={say(t.name)}
-      sub={`${t.state === "done" ? "done" : t.state === "begun" ? "begun" : "not begun"} · ${hoursWord(t.hours || t.likely_h)}, ${t.people} ${t.people === 1 ? "person" : "people"}`}
+      sub={says("done-begun-not-begun", {
+        is_done: t.state === "done",
+        is_begun: !(t.state === "done") ? t.state === "begun" : false,
+        hours: hoursWord(t.hours || t.likely_h),
+        people: t.people,
+      })}
     >
       {t.impossible && <p className="my-1 border-l-2 border-rust pl-2 text-[13px]">{t.impossible}</p>}
       {t.state !== "done" && t.start && (

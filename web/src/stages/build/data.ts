@@ -81,7 +81,7 @@ export function useLog() {
       log.map((e) => e.id!),
     );
     const value = { id, task: t.id, name: t.name.slice(0, 80), on: day, hours: Math.round(100 * hours) / 100, done_frac: done, note, ...air };
-    return edit([{ op: "add", path: "/facts/log/-", value }], `${t.name}: ${done >= 1 ? "done" : "worked on"}`);
+    return edit([{ op: "add", path: "/facts/log/-", value }], says("done-worked", { name: t.name, done_more: done >= 1 }));
   };
   /** One item of a task is ticked, or no longer: how far the task is then, the server says. */
   const tick = (t: Task, item: Task["items"][number]) => {
@@ -117,7 +117,7 @@ export function useLog() {
   const store = (fields: Omit<Stock, "id" | "on" | "note">): PatchOp => {
     const id = freshId(`${fields.line}-${stock.length + 1}`.slice(0, 40), [...stock.map((s) => s.id!), ...fresh]);
     fresh.push(id);
-    return { op: "add", path: "/facts/stock/-", value: { id, on: day, note: "", ...fields, name: (fields.name ?? "Goods").slice(0, 80) } };
+    return { op: "add", path: "/facts/stock/-", value: { id, on: day, note: "", ...fields, name: (fields.name ?? says("goods")).slice(0, 80) } };
   };
   const fresh: string[] = [];
   /** Its pieces are cut: offcuts that were used leave the stock, what is left and worth it goes there with its place, and the line is fitted. */
@@ -156,7 +156,7 @@ export function useLog() {
     mend: (p: Punch, done: boolean) =>
       edit(
         [{ op: "replace", path: `/facts/punch/${punch.findIndex((x) => x.id === p.id)}`, value: { ...p, done_on: done ? day : "" } }],
-        `${p.name}: ${done ? "mended" : "open again"}`,
+        says("mended-open-again", { name: p.name, done }),
       ),
     dropPunch: (p: Punch) => edit([{ op: "remove", path: `/facts/punch/${punch.findIndex((x) => x.id === p.id)}` }], says("struck", { name: p.name })),
     /** The design follows what was built, and an entry that stays says what was designed. */

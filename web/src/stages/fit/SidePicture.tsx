@@ -90,7 +90,7 @@ export function SidePicture({
       className="block h-full w-full touch-none select-none text-peat"
       preserveAspectRatio="xMidYMid meet"
       role="group"
-      aria-label={`${face.name}, ${floor ? "seen from above" : "seen from outside"}`}
+      aria-label={says("seen-above-seen-outside", { face: face.name, floor })}
       data-pane="sides"
       onPointerMove={move}
       onPointerUp={drop}

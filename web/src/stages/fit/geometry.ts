@@ -1,5 +1,6 @@
 /** Geometry while something is dragged: turned sizes, snapping, and what is in the way. The core decides; this answers between two of its answers. */
 import type { Schemas } from "../../data/client";
+import { says } from "../../words/fit";
 
 export type Thing = Schemas["ThingPart"];
 export type Body = Schemas["BodyPart"];
@@ -83,7 +84,7 @@ export function missing(t: Thing, box: Box, clear: Box, body: Body, others: Thin
     const h = hullOver(body, box[0], box[1], Math.max(0, box[4]), Math.max(0, box[5]));
     const first = body.stations[0]!.x;
     const last = body.stations[body.stations.length - 1]!.x;
-    say(Math.max(first - box[0], box[1] - last, box[3] - h.left, -box[2] - h.right, -box[4], box[5] - h.height), "the vehicle’s wall");
+    say(Math.max(first - box[0], box[1] - last, box[3] - h.left, -box[2] - h.right, -box[4], box[5] - h.height), says("vehicles-wall"));
     for (const o of body.obstacles) say(penetration(box, o.box as Box), o.name);
   }
   const grown: Box = [box[0] - clear[0], box[1] + clear[1], box[2] - clear[2], box[3] + clear[3], box[4] - clear[4], box[5] + clear[5]];
@@ -93,7 +94,7 @@ export function missing(t: Thing, box: Box, clear: Box, body: Body, others: Thin
     if ((o.hollow && within(box, b)) || (t.hollow && within(b, box)) || (t.small && o.hollow) || (o.small && t.hollow)) continue;
     const p = penetration(box, b);
     say(p, o.name);
-    if (p <= 0.0005 && !o.small && !o.hollow) say(penetration(grown, b), `clearance to ${o.name}`);
+    if (p <= 0.0005 && !o.small && !o.hollow) say(penetration(grown, b), says("clearance", { name: o.name }));
   }
   return worst;
 }

@@ -63,7 +63,12 @@ function LockerPicture() {
         viewBox={`0 0 ${width} ${H}`}
         className="block w-full"
         role="img"
-        aria-label={`${at ? `${at.name}, ${circles.length} vessels` : "no locker"}; ${needs.map((n) => say(says("mm", { word: n.word, have: Math.round(n.have), need: Math.round(n.need) }))).join(", ")}`}
+        aria-label={says("vessels-no-locker", {
+          has_at: Boolean(at),
+          name: at ? at.name : "",
+          circles_count: circles.length,
+          needs: needs.map((n) => say(says("mm", { word: n.word, have: Math.round(n.have), need: Math.round(n.need) }))).join(", "),
+        })}
       >
         <text x="8" y="18" fontSize="12" fontWeight="600" fill="currentColor">
           {at ? says("locker-above") : says("no-locker-yet")}

@@ -287,7 +287,7 @@ export function PapersView() {
     { key: "start", label: says("start-2"), width: "12%", align: "right", kind: "computed", show: (x) => say(`${x.start_mbar} mbar`) },
     { key: "end", label: says("end-2"), width: "12%", align: "right", kind: "computed", show: (x) => say(`${x.end_mbar} mbar`) },
     wordColumn("verdict", says("verdict"), "16%", (x) => VERDICT[of(x)?.verdict ?? ""] ?? ""),
-    wordColumn("counts", says("signed"), "18%", (x) => `${x.signed ? "signed" : "not signed"}${of(x)?.changed.length ? ", changed since" : ""}`),
+    wordColumn("counts", says("signed"), "18%", (x) => says("signed-not-signed-changed", { signed: x.signed, has_changed: Boolean(of(x)?.changed.length) })),
   ];
   return (
     <Bench

@@ -157,7 +157,7 @@ export function LifeSlate() {
   const a = hand.kind === "appliance" ? list.find((x) => x.id === hand.id) : undefined;
   if (a) return <ApplianceSlate a={a} />;
   return (
-    <Slate title={says("daily-use")} sub={`${list.length} ${list.length === 1 ? "appliance" : "appliances"}; ${report.life.place_name}`}>
+    <Slate title={says("daily-use")} sub={says("appliance-appliances", { list_count: list.length, place_name: report.life.place_name })}>
       <FindingList findings={report.findings.filter((f) => f.stage === "life" || (f.rule === "power-load-saturated" && f.stage === "power"))} />
       {report.life.seasons.map((s) => (
         <section key={s.season} className="mb-2">

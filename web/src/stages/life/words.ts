@@ -39,7 +39,7 @@ export function writtenUse(a: Appliance): string {
   if (a.duty_frac != null) return `${n(100 * a.duty_frac)} %`;
   if (a.uses_per_day != null) return `${n(a.uses_per_day)} × ${n(a.minutes_per_use ?? 0)} min`;
   const charges = n(a.charges_per_day ?? 1);
-  return a.charge_energy_wh != null ? `${charges} ${charges === "1" ? "charge" : "charges"}` : says("label-2");
+  return a.charge_energy_wh != null ? says("charge-charges", { charges, is_1: charges === "1" }) : says("label-2");
 }
 
 export function windowsText(a: Appliance): string {

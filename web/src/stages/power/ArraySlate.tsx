@@ -82,7 +82,14 @@ export function ArraySlate({ a }: { a: SolarArray & { name: string } }) {
   const of = (kind: string) => (catalogue.data ?? []).filter((p) => p.kind === kind);
   const prefix = own ? `power/string_${a.id}/` : "power/string/";
   return (
-    <Slate title={a.name} sub={`${arrayWords(a).split(": ")[1]}; ${part?.controller ? `on ${part.controller}` : "on no controller yet"}`}>
+    <Slate
+      title={a.name}
+      sub={says("no-controller-yet", {
+        split: arrayWords(a).split(": ")[1] ?? "",
+        has_controller: Boolean(part?.controller),
+        controller: part?.controller ? part.controller : "",
+      })}
+    >
       <FindingList findings={report.findings.filter((f) => concerns(f, `array:${a.id}`))} />
       <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
         {say(says("panels-live-whenever-there"), "wiring")}

@@ -54,7 +54,7 @@ export function columnsOfArray(list: ReturnType<typeof useArrays>, parts: Record
       value: (a) => a.deploy ?? "fixed",
       set: (a, v) => void list.stand(a, v),
     },
-    { key: "on", label: says("on"), width: "19%", kind: "computed", show: (a) => parts[a.id]?.controller ?? says("no-controller-yet") },
+    { key: "on", label: says("on"), width: "19%", kind: "computed", show: (a) => parts[a.id]?.controller ?? says("no-controller-yet-2") },
     {
       key: "day",
       label: says("day-2", { season: seasonWord(season) }),

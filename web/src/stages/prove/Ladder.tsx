@@ -71,11 +71,11 @@ function useGroups(c: Commissioning): Group[] {
       const circuit = circuits.get(s.subject);
       const part = circuit && report.wiring.circuits[s.subject];
       if (circuit && part)
-        put(circuit.board ? (boards.get(circuit.board) ?? "Boards") : says("main-cables"), s.subject, circuit.name ?? s.subject, part.code, s);
+        put(circuit.board ? (boards.get(circuit.board) ?? says("boards")) : says("main-cables"), s.subject, circuit.name ?? s.subject, part.code, s);
       else if (OTHER[s.stage]) put(OTHER[s.stage]!, s.id, s.title, "", s);
       else
         put(
-          "Bank, busbars, shunt",
+          says("bank-busbars-shunt"),
           s.stage === "s0" && s.id.startsWith("s0-seal") ? "seals" : s.id,
           s.id.startsWith("s0-seal") ? says("seals-roof") : s.title,
           "",

@@ -88,7 +88,7 @@ export function PipeDrawing({ nodes, elements, shut, probed, gauge, onGauge, onP
             className={turn ? "cursor-pointer" : undefined}
             role={turn ? "button" : "img"}
             tabIndex={turn ? 0 : undefined}
-            aria-label={`${say(e.name)}${turn ? (off ? ": shut" : ": open") : ""}`}
+            aria-label={says("shut-open", { name: say(e.name), has_turn: Boolean(turn), off })}
             onClick={turn}
             onKeyDown={(k) => pressed(k, turn)}
           >

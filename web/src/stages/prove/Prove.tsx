@@ -186,7 +186,7 @@ function ProveSlate() {
     );
   const reading = of(row.circuit);
   return (
-    <Slate title={`${row.code} ${row.name}`} sub={row.verdict ? VERDICTS[row.verdict] : says("not-read-yet")}>
+    <Slate title={`${row.code} ${row.name}`} sub={row.verdict ? VERDICTS[row.verdict] : says("not-read-yet-2")}>
       <FindingList findings={report.findings.filter((f) => f.subject === row.circuit && f.stage === "prove")} />
       <p className="my-1">{say(row.how, "wiring")}</p>
       {row.missing && <p className="text-[#f0c445]">{says("cant-tested-yet", { missing: row.missing })}</p>}

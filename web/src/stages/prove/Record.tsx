@@ -23,7 +23,7 @@ export function RecordLedger() {
   const names = useMemo(() => new Map((design.wiring?.circuits ?? []).map((c) => [c.id, c.name ?? c.id])), [design]);
   const gone = new Set((entries.data ?? []).map((e) => e.corrects));
   const columns: Column<Item>[] = [
-    { key: "number", label: "no.", width: "5%", align: "right", kind: "computed", show: (e) => String(e.number) },
+    { key: "number", label: says("no"), width: "5%", align: "right", kind: "computed", show: (e) => String(e.number) },
     { key: "made_at", label: says("when"), width: "18%", kind: "computed", show: (e) => e.made_at.slice(0, 16).replace("T", " ") },
     { key: "what", label: says("what"), width: "14%", kind: "computed", show: (e) => <span className="font-sans">{KIND[e.kind] ?? e.kind}</span> },
     {

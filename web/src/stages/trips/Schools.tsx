@@ -19,8 +19,8 @@ const WEATHER = choice(
   "weather_source",
   says("weather"),
   [
-    { value: "drawn", word: "drawn: all kinds of luck" },
-    { value: "replay", word: "the files’ years as they were" },
+    { value: "drawn", word: says("drawn-all-kinds-luck") },
+    { value: "replay", word: says("files-years-they-were") },
   ],
   { note: says("replay-says-most-ten") },
 );

@@ -45,7 +45,7 @@ function DaysPicture() {
         role="img"
         aria-label={says("day", {
           total_l_day: show(part.total_l_day, "L", units),
-          stores: stores.map((s) => `${say(STORES[s.name] ?? "")} ${s.days == null ? "without end" : `${s.days.toFixed(1)} days`}`).join(", "),
+          stores: stores.map((s) => says("without-end-days", { name: say(STORES[s.name] ?? ""), no_days: s.days == null, days: s.days ?? 0 })).join(", "),
         })}
       >
         <text x="8" y="20" fontSize="12" fontWeight="600" fill="currentColor">

@@ -70,7 +70,12 @@ function HotPicture() {
         viewBox={`0 0 ${width} ${H}`}
         className="block w-full"
         role="img"
-        aria-label={`${h ? `Hot water: ${lines.join(", ")}` : "No water heater"}; ${frost.length ? frost.map((f) => `${f.name}${say(says("c-after", { to_zero_h: hours(f.to_zero_h) }))}`).join(", ") : "nothing wet outside the warm body"}`}
+        aria-label={says("hot-water-no-water", {
+          has_h: Boolean(h),
+          lines: lines.join(", "),
+          has_frost: Boolean(frost.length),
+          frost: frost.map((f) => `${f.name}${say(says("c-after", { to_zero_h: hours(f.to_zero_h) }))}`).join(", "),
+        })}
       >
         <text x="8" y="20" fontSize="12" fontWeight="600" fill="currentColor">
           {w.hot?.name ?? says("no-water-heater")}

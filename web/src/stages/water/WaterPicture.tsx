@@ -298,7 +298,7 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
                   </text>
                   {on && taps && (
                     <text x={b.x + 14} y={b.y + 4} fontSize="11.5" className="num" fill="currentColor" fontWeight={starves ? 700 : 400}>
-                      {`${show(flow, "L/min", units, 2)}${starves ? " starves" : ""}`}
+                      {says("starves", { flow: show(flow, "L/min", units, 2), starves })}
                     </text>
                   )}
                 </g>

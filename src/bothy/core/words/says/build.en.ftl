@@ -1,8 +1,6 @@
 # What build says, beside the titles and remedies of its rules. A quantity’s name ends in its unit.
 
 ## boards
-floor-finish = floor finish
-floor-deck = floor deck
 by = by the m²
 
 ## buying
