@@ -45,7 +45,7 @@ VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
 def prepare(page: Page, name: str) -> None:
     """Open what a picture is about: the working of a figure, a circuit on the phone."""
     if name == "working":
-        page.get_by_role("button", name="Inverter's DC current").first.click()
+        page.get_by_role("button", name="Inverter’s DC current").first.click()
         page.get_by_test_id("working").first.get_by_role("button").first.click()
     if name == "roof":
         page.get_by_label("lines of adhesive").check()

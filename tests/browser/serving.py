@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import socket
+import sys
 import threading
 import time
 from collections.abc import Iterator
@@ -88,3 +89,9 @@ class Quiet:
         else:
             self._page.evaluate(GO, path)
         self.wait()
+
+
+if __name__ == "__main__":  # a server of its own, for a test that needs another process: says its address, and ends with its input
+    with served(sys.argv[1]) as address:
+        print(address, flush=True)
+        sys.stdin.read()

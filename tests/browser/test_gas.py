@@ -162,7 +162,7 @@ def test_what_bothy_would_fit_for_gas_and_water_is_taken_at_once(page: Page, loa
     data["gas"] = {"appliances": [{**GAS["appliances"][0]}], "vessels": [CYLINDER], "off_at_fuel": True}
     id = load(load_design(data))
     page.goto(f"/v/{id}/gas")
-    offered = page.get_by_role("region", name="Bothy's proposal")
+    offered = page.get_by_role("region", name="Bothy’s proposal")
     expect(offered.get_by_role("listitem")).to_have_count(4)
     with saving(page):
         offered.get_by_role("button", name="Use all 4").click()

@@ -1464,6 +1464,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Labels
+         * @description What each field of a design is called, and its unit, by its key.
+         */
+        get: operations["labels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calculators": {
         parameters: {
             query?: never;
@@ -15046,7 +15066,7 @@ export interface components {
         };
         /**
          * Word
-         * @description A key of a contract in words, and its unit.
+         * @description A key of a contract or a design in words, and its unit.
          */
         Word: {
             /** Label */
@@ -18499,6 +18519,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BackupItem"];
+                };
+            };
+        };
+    };
+    labels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["Word"];
+                    };
                 };
             };
         };

@@ -428,6 +428,21 @@ export interface Texts {
     "thu": null;
     "fri": null;
     "sat": null;
+    "service-of-power": null;
+    "service-of-wiring": null;
+    "service-of-warmth": null;
+    "service-of-water": null;
+    "service-of-gas": null;
+    "service-of-body": null;
+    "service-of-furniture": null;
+    "service-of-appliances": null;
+    "service-of-workshop": null;
+    "service-of-vehicle": null;
+    "service-of-fit": null;
+    "service-of-paper": null;
+    "state-open": null;
+    "state-begun": null;
+    "state-done": null;
     "today": null;
     "weeks": null;
     "gates": null;
@@ -530,6 +545,10 @@ export interface Texts {
     "lead-flooded": null;
     "bothy-does-not-answer": null;
     "server-answered": { status: string | number };
+    "severity-danger": null;
+    "severity-advice": null;
+    "severity-question": null;
+    "severity-note": null;
     "problem": null;
     "removed": { name: string | number };
     "moved": { name: string | number };
@@ -584,7 +603,7 @@ export interface Texts {
     "no": null;
     "them": { value_count: string | number };
     "proposed": null;
-    "size-awg-not-entered": { has_now: boolean; now: string | number; has_value: boolean; value: string | number };
+    "change-of": { label: string | number; was: string | number; becomes: string | number };
   };
   fit: {
     "bay": null;
@@ -995,6 +1014,9 @@ export interface Texts {
     "add-usual": { usual_count: string | number };
     "add-signal-cable": null;
     "vehicle-seen-slantwise": null;
+    "head-run": null;
+    "head-carries": null;
+    "head-tested": null;
     "low-voltage": null;
     "mains": null;
     "signals": null;
@@ -1053,6 +1075,19 @@ export interface Texts {
     "no-cable-known-size": null;
     "no-conduit": { way: string | number };
     "no-conduit-2": null;
+    "group-all": null;
+    "group-fixed": null;
+    "group-people": null;
+    "group-water": null;
+    "group-waste": null;
+    "group-gas": null;
+    "group-fuel": null;
+    "group-luggage": null;
+    "counted-typed": null;
+    "counted-part": null;
+    "counted-usual": null;
+    "counted-full": null;
+    "counted-weighed": null;
     "axles": null;
     "ball-2": null;
     "loads-axles": null;
@@ -1635,6 +1670,7 @@ export interface Texts {
     "hose": null;
     "low-point": null;
     "run-2": null;
+    "m20-left-hand": null;
     "use-days": null;
     "vessels-2": null;
     "locker-air-2": null;
@@ -1971,6 +2007,8 @@ export interface Texts {
     "moved": { name: string | number };
     "day-3": { value: string | number };
     "bothy-away-only-plain": null;
+    "in-winter": null;
+    "in-summer": null;
     "dc": null;
     "adapter": null;
     "mains-2": null;
@@ -2212,6 +2250,7 @@ export interface Texts {
     "figures": null;
     "another-like": null;
     "remove": null;
+    "charge-profile-set": null;
     "kind": null;
     "largest-solar-voltage": null;
     "largest-charge-current": null;
@@ -2270,6 +2309,7 @@ export interface Texts {
     "power": null;
     "nothing-used-yet-nothing": null;
     "nothing-propose-until-daily": null;
+    "take-off": null;
     "diagonal": null;
     "both-leads-first": null;
     "equal-leads-busbars": null;
@@ -2435,6 +2475,8 @@ export interface Texts {
     "at": { name: string | number; unit_charge_ah: string | number; unit_voltage_v: string | number };
   };
   print: {
+    "g-h-each": null;
+    "room-sealed": null;
     "there-no-gas-board": null;
     "year-years": { n: number };
     "if-smells-gas": null;
@@ -2588,6 +2630,7 @@ export interface Texts {
     "to": null;
     "usual-meter-resolves": null;
     "fall-design-current": null;
+    "head-opening": null;
     "no-opening-set-out": null;
     "left-centre": null;
     "rear": null;
@@ -2824,7 +2867,8 @@ export interface Texts {
     "voltage-load": null;
     "not-read-yet": { code: string | number; name: string | number; has_verdict: boolean; verdict: string | number };
     "read": null;
-    "r-b-probe": { is_red: boolean; name: string | number; probe: string | number };
+    "r-b-probe": { is_red: boolean; name: string | number };
+    "probe-colour": { is_red: boolean };
     "bank": null;
     "inverter": null;
     "mains": null;
@@ -2968,7 +3012,7 @@ export interface Texts {
     "another-fault": null;
     "seed": null;
     "seed-2": null;
-    "probe": { c: string | number };
+    "probe": { is_red: boolean };
     "press-drawing-moves-one": { next: string | number };
     "drawing-press-turns-tap": null;
     "meter-2": null;
@@ -3103,6 +3147,11 @@ export interface Texts {
     "state": null;
     "licensed": null;
     "steps": null;
+    "who-anyone": null;
+    "who-two": null;
+    "who-licensed": null;
+    "who-driver": null;
+    "over-range": null;
     "ladder": null;
     "loops": null;
     "power-2": null;
@@ -3124,6 +3173,21 @@ export interface Texts {
     "fails": null;
     "reading-2": { code: string | number; row: string | number };
     "struck-reading": { code: string | number; row: string | number };
+    "entry-simulated": null;
+    "entry-axles": { front_kg: string | number; rear_kg: string | number };
+    "entry-done": null;
+    "entry-ticked": { items: string | number };
+    "entry-damaged": { damaged: string | number };
+    "entry-tested": null;
+    "entry-labelled": null;
+    "entry-photographed": null;
+    "entry-waived": { waived: string | number };
+    "entry-days": { lead_days: number };
+    "entry-designed": { designed: string | number };
+    "entry-built": { built: string | number };
+    "entry-number": { number: string | number };
+    "entry-licence": { licence: string | number };
+    "entry-at": { odometer_km: string | number };
     "reading-3": null;
     "pressure-test": null;
     "leak-test": null;
@@ -3191,6 +3255,7 @@ export interface Texts {
     "picture": null;
     "divider-between-picture-ledger": null;
     "ledger": null;
+    "a-build-up": null;
     "stage": { key: string | number };
     "appliance": null;
     "circuit": null;
@@ -3329,6 +3394,7 @@ export interface Texts {
     "none": null;
     "yes": null;
     "no": null;
+    "none-given": null;
     "default": { standard: string | number };
     "yes-default": null;
     "no-default": null;
@@ -3656,6 +3722,10 @@ export interface Texts {
     "sun-air-trip": null;
     "pick-place-change-leg": null;
     "weather-file-replaces-twelve": null;
+    "sun-first": null;
+    "hook-up-first": null;
+    "comfort-shed-first": null;
+    "nothing-shed": null;
     "water": null;
     "asphalt-forest": null;
     "grass": null;
@@ -3767,6 +3837,7 @@ export interface Texts {
     "without-forecast": null;
     "what-happens-three-simulated": null;
     "weather-2": { draw: string | number };
+    "has-hook-up": null;
     "from": null;
     "driving": null;
     "kind-day": null;
@@ -3998,6 +4069,8 @@ export interface Texts {
     "m-h": { flow: string | number; supply_c: string | number };
     "closed": null;
     "w": { delivered_w: string | number; need_w: string | number; zone: string | number };
+    "air-outside": null;
+    "air-into-room": null;
     "outlet-ducts-reach-c": null;
     "trunk-feeds-branches": null;
     "w-2": { delivered_w: string | number; need_w: string | number; zone: string | number };
@@ -4102,6 +4175,7 @@ export interface Texts {
     "no-zone-yet-convector": null;
     "runs-2": null;
     "no-run-yet-begin": null;
+    "room-sealed": null;
     "carbon-monoxide-kills-without": null;
     "heat-month-warm-up": null;
     "heat-month-kwh-fuel": { has_fuel: boolean; fuel: string | number };
@@ -4240,6 +4314,7 @@ export interface Texts {
     "leaks-vents-w": { air_w: string | number; cold_c: string | number };
     "worst-w-take-away": { worst_hour: string | number; total_w: string | number };
     "dashed-glass-drop-water": null;
+    "of-build-up": null;
     "one-end": null;
     "level": null;
     "windows-vents-cut-treated": null;
@@ -4730,6 +4805,8 @@ export interface Texts {
     "asked-lasts": null;
     "then-empty-full": { limiting: string | number; limiting_2: boolean };
     "no-store-holds-any": null;
+    "part-of-tank": null;
+    "cut-out": null;
     "litre-kilogram-low-near": null;
     "long-along-vehicle": null;
     "wide": null;
@@ -4892,6 +4969,7 @@ export interface Texts {
     "pump-missing-add-slate": null;
     "runs-water": null;
     "no-run-yet-first": null;
+    "not-asked-yet": null;
     "check-shape": null;
     "nothing-holds-moves-water": null;
     "water-side-litres-minute": { total_l_min: number; open_count: string | number };
@@ -5096,6 +5174,9 @@ export interface Texts {
     "smaller": null;
     "larger": null;
     "solid-positive-dotted-return": null;
+    "hard-wired": null;
+    "double-pole": null;
+    "single-pole": null;
     "plug-leads": null;
     "automatic": null;
     "switch": null;
@@ -5207,6 +5288,13 @@ export interface Texts {
     "size-bond": null;
     "half-main-mm-more": null;
     "size-chassis-bond": null;
+    "head-finding": null;
+    "head-code": null;
+    "head-cable": null;
+    "head-length": null;
+    "head-size": null;
+    "head-flows": null;
+    "head-carries": null;
     "trailer-lights": null;
     "chassis-bond": null;
     "bond-gas-pipe": null;
@@ -5441,6 +5529,7 @@ export interface Texts {
     "added-board": null;
     "feed": { name: string | number };
     "feeder-2": { name: string | number };
+    "push-button": null;
     "rocker-switch": null;
     "round-rocker": null;
     "dimmer": null;

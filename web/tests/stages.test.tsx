@@ -65,8 +65,8 @@ describe("Vehicle", () => {
   it("a choice in the table is changed where it stands", async () => {
     mount(<Vehicle />);
     const basics = screen.getByRole("table", { name: "Vehicle basics" });
-    fireEvent.click(within(within(basics).getByRole("row", { name: /^vehicle's own voltage/ })).getByRole("button"));
-    fireEvent.change(await within(basics).findByRole("combobox", { name: "vehicle's own voltage" }), { target: { value: "24" } });
+    fireEvent.click(within(within(basics).getByRole("row", { name: /^vehicle’s own voltage/ })).getByRole("button"));
+    fireEvent.change(await within(basics).findByRole("combobox", { name: "vehicle’s own voltage" }), { target: { value: "24" } });
     expect(await ops()).toEqual(replace("/vehicle/vehicle_voltage_v", 24));
   });
 });

@@ -166,7 +166,7 @@ describe("without circuits", () => {
     Object.assign(state.design.wiring, { circuits: [], boards: [] });
     Object.assign(state.report, { findings: [] });
     mount(<Wiring />);
-    expect(document.body.textContent).toContain("No circuit yet. Take Bothy's proposal below");
+    expect(document.body.textContent).toContain("No circuit yet. Take Bothy’s proposal below");
     expect(slate().textContent).toContain("No circuit yet, so nothing to find.");
   });
 });

@@ -1,5 +1,5 @@
 /** The worklist: groups, before and after in one line, several remedies as one change, answers, filters, keyboard. */
-import { fireEvent, screen, within } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import type { Design, Finding } from "../src/data/client";
 import { changes, doing, together } from "../src/data/worklist";
@@ -19,11 +19,13 @@ const findings = [
   one("loud", { severity: "advice", accepted: "it is in the garage" }),
   one("nice", { severity: "note" }),
 ];
+/** As the server names and measures fields. */
+const LABELS = { area_mm2: { label: "cross-section", unit: "mm²" }, awg: { label: "wire size", unit: "" }, length_m: { label: "length", unit: "m" } };
 const design = {
   wiring: { boards: [], circuits: [{ id: "c1", name: "Lamp", area_mm2: 2.5, fuse_a: 15, awg: null }] },
   accepted: [{ finding: "loud", reason: "it is in the garage", by: "you", at: "now" }],
 };
-const { ops } = onDesign({ design, report: {}, figures: {}, findings }, { preview: { change: { findings } } });
+const { ops } = onDesign({ design, report: {}, figures: {}, findings }, { "GET /api/labels": LABELS, preview: { change: { findings } } });
 
 describe("what is to be done", () => {
   it("asks for what isn't said, presses what is definite, sends gas to its trade, builds the rest", () => {
@@ -31,9 +33,11 @@ describe("what is to be done", () => {
   });
   it("tells a change in one line: old and new with the unit of the key, what stays is left out", () => {
     const d = design as unknown as Design;
-    expect(changes(d, [set(`${CIRCUIT}/area_mm2`, 4), set(`${CIRCUIT}/fuse_a`, 15)] as never, "metric")).toEqual(["area 2.5\u00a0mm² → 4\u00a0mm²"]);
-    expect(changes(d, [set(`${CIRCUIT}/awg`, "10"), set(`${CIRCUIT}/length_m`, 3)] as never, "us")).toEqual([
-      "size not entered → 10 AWG",
+    expect(changes(d, [set(`${CIRCUIT}/area_mm2`, 4), set(`${CIRCUIT}/fuse_a`, 15)] as never, "metric", LABELS)).toEqual([
+      "cross-section 2.5\u00a0mm² → 4\u00a0mm²",
+    ]);
+    expect(changes(d, [set(`${CIRCUIT}/awg`, "10"), set(`${CIRCUIT}/length_m`, 3)] as never, "us", LABELS)).toEqual([
+      "wire size not entered → 10 AWG",
       "length not entered → 9.84\u00a0ft",
     ]);
     expect(
@@ -44,8 +48,12 @@ describe("what is to be done", () => {
           { op: "remove", path: CIRCUIT },
         ] as never,
         "metric",
+        LABELS,
       ),
     ).toEqual(["+ Pump", "− Lamp"]);
+  });
+  it("names a field by its key until its label is there", () => {
+    expect(changes(design as unknown as Design, [set(`${CIRCUIT}/parallel_count`, 2)] as never, "metric", {})).toEqual(["parallel count not entered → 2"]);
   });
   it("puts remedies together without doubles, removals last and from the end", () => {
     const gone = (i: number) => one(`g${i}`, { fix: { label: "out", patch: [{ op: "remove", path: `/wiring/circuits/${i}` }] } });
@@ -56,14 +64,15 @@ describe("what is to be done", () => {
 
 describe("the list", () => {
   const section = (name: string) => screen.getByRole("region", { name });
-  it("says how many are open and groups them by what to do", () => {
+  it("says how many are open and groups them by what to do, each change by the names of its fields", async () => {
     mount(<Worklist />);
     expect(screen.getByRole("main").textContent).toContain("1 danger, 2 problems, 1 piece of advice, 1 question open in this design.");
     expect(within(section("Press it")).getAllByRole("listitem").length).toBe(2);
     expect(within(section("Call a licensed trade")).getByText("gas-test title")).toBeTruthy();
     expect(within(section("Build it")).getByText("Rests on what is only assumed: length of Lamp.")).toBeTruthy();
     expect(within(section("Accepted with a reason")).getByText(/it is in the garage/)).toBeTruthy();
-    expect(within(section("Press it")).getAllByTestId("before-after")[0]?.textContent).toBe("area 2.5\u00a0mm² → 4\u00a0mm²");
+    const change = () => within(section("Press it")).getAllByTestId("before-after")[0]?.textContent;
+    await waitFor(() => expect(change()).toBe("cross-section 2.5\u00a0mm² → 4\u00a0mm²"));
   });
   it("applies what is ticked as one change", async () => {
     mount(<Worklist />);

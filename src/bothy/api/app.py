@@ -53,7 +53,7 @@ def _log_lines(file: str) -> None:
 
 
 def _spoken(front: Path, app: FastAPI) -> Path:
-    """The built front end in the server's language: a page reads it in its first line. Where that isn't English it is a copy, which lives as long as the application."""
+    """The built front end in the server's language, which a page reads in its first line. Where that isn't English it is a copy, as long-lived as ``app``."""
     if language() == "en":
         return front
     app.state.spoken = TemporaryDirectory(prefix="bothy-front-")

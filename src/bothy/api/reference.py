@@ -17,6 +17,7 @@ from bothy.core.catalogue.climates import climates
 from bothy.core.catalogue.materials import materials
 from bothy.core.catalogue.parts import Part, appliance_fields, parts
 from bothy.core.contract import BadInput
+from bothy.core.design.fields import field_keys
 from bothy.core.design.warmth import BuildUp
 from bothy.core.figure import label_of, unit_of
 from bothy.core.region import REGIONS
@@ -33,7 +34,7 @@ router = APIRouter(prefix="/api", tags=["reference"])
 
 
 class Word(BaseModel):
-    """A key of a contract in words, and its unit."""
+    """A key of a contract or a design in words, and its unit."""
 
     label: str
     unit: str
@@ -183,6 +184,12 @@ def get_backup(request: Request) -> BackupItem:
     except OSError:
         last = None
     return BackupItem(known=bool(note), last=last)
+
+
+@router.get("/labels", operation_id="labels")
+def labels() -> dict[str, Word]:
+    """What each field of a design is called, and its unit, by its key."""
+    return {key: Word(label=label_of(key), unit=unit_of(key)) for key in sorted(field_keys())}
 
 
 @router.get("/calculators", operation_id="listCalculators")

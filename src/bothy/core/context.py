@@ -75,7 +75,7 @@ class Context:
         self.inside_length_m = self._number("/vehicle/inside_length_m", says("inside-length"), v.inside_length_m, p.inside[0], "m", why)
         self.inside_width_m = self._number("/vehicle/inside_width_m", says("inside-width"), v.inside_width_m, p.inside[1], "m", why)
         self.inside_height_m = self._number("/vehicle/inside_height_m", says("inside-height"), v.inside_height_m, p.inside[2], "m", why)
-        self.payload_kg = self._number("/vehicle/payload_kg", "payload", v.payload_kg, p.payload_kg, "kg", why)
+        self.payload_kg = self._number("/vehicle/payload_kg", says("payload"), v.payload_kg, p.payload_kg, "kg", why)
         self.vehicle_v: float = self._number("/vehicle/vehicle_voltage_v", says("vehicles-own-voltage"), v.vehicle_voltage_v, p.vehicle_v, "V", why)
         self.alternator_a = self._number("/vehicle/alternator_rated_a", says("alternators-label"), v.alternator_rated_a, p.alternator_a, "A", why)
         self.smart: bool = self._other("/vehicle/smart_alternator", says("smart-alternator"), v.smart_alternator, p.smart, why)

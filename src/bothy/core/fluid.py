@@ -38,18 +38,18 @@ def area_m2(diameter_mm: float) -> float:
     return math.pi * (diameter_mm / 1000) ** 2 / 4
 
 
-@formula("Velocity", "Q/A", unit="m/s", source=Method("water.pipe-loss", "continuity"))
+@formula(says("velocity"), "Q/A", unit="m/s", source=Method("water.pipe-loss", "continuity"))
 def velocity(flow_m3_s: float, inner_diameter_mm: float) -> float:
     return flow_m3_s / area_m2(inner_diameter_mm)
 
 
-@formula("Reynolds number", "ρ·v·D/μ", unit="", source=Method("water.pipe-loss", "definition"))
+@formula(says("reynolds-number"), "ρ·v·D/μ", unit="", source=Method("water.pipe-loss", "definition"))
 def reynolds_number(density_kg_m3: float, velocity_m_s: float, inner_diameter_mm: float, viscosity_upas: float) -> float:
     return density_kg_m3 * velocity_m_s * inner_diameter_mm / 1000 / (viscosity_upas * 1e-6)
 
 
 @formula(
-    "Friction factor",
+    says("friction-factor"),
     "64/Re; 0.25/[log₁₀(k/(3.7D) + 5.74/Re^0.9)]²; a straight line between 2300 and 4000",
     unit="",
     source=Method("water.pipe-loss", "Hagen-Poiseuille, Swamee-Jain"),
@@ -58,12 +58,12 @@ def friction_factor(reynolds: float, inner_diameter_mm: float, roughness_mm: flo
     return friction(reynolds, roughness_mm / inner_diameter_mm)
 
 
-@formula("Pipe's loss", "f·(L/D)·½ρv²", unit="Pa", source=Method("water.pipe-loss", "Darcy-Weisbach"))
+@formula(says("pipes-loss"), "f·(L/D)·½ρv²", unit="Pa", source=Method("water.pipe-loss", "Darcy-Weisbach"))
 def pipe_loss(friction_factor: float, length_m: float, inner_diameter_mm: float, density_kg_m3: float, velocity_m_s: float) -> float:
     return friction_factor * length_m / (inner_diameter_mm / 1000) * density_kg_m3 * velocity_m_s**2 / 2
 
 
-@formula("Fittings’ loss", "K·½ρv²", unit="Pa", source=Method("water.pipe-loss", "local losses"))
+@formula(says("fittings-loss"), "K·½ρv²", unit="Pa", source=Method("water.pipe-loss", "local losses"))
 def fittings_loss(k_total: float, density_kg_m3: float, velocity_m_s: float) -> float:
     return k_total * density_kg_m3 * velocity_m_s**2 / 2
 

@@ -90,7 +90,7 @@ REGIONS: dict[RegionKey, Region] = {
     ),
     "au": Region(
         "au",
-        "Australia",
+        says("australia"),
         230.0,
         50,
         15.0,

@@ -111,7 +111,7 @@ def to_ics(b: BuildPart, name: str) -> str:
 XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
 WRITERS: dict[str, Callable[[BuildPart, str], tuple[str | bytes, str]]] = {
     "shopping.csv": lambda b, _: (_csv(SHOPPING, _shopping_rows(b)), "text/csv; charset=utf-8"),
-    "shopping.xlsx": lambda b, name: (to_xlsx([("Shopping", SHOPPING, _shopping_rows(b))], name), XLSX),
+    "shopping.xlsx": lambda b, name: (to_xlsx([(says("shopping"), SHOPPING, _shopping_rows(b))], name), XLSX),
     "plan.csv": lambda b, _: (_csv(PLAN, _plan_rows(b)), "text/csv; charset=utf-8"),
     "plan.ics": lambda b, name: (to_ics(b, name), "text/calendar; charset=utf-8"),
 }

@@ -111,7 +111,7 @@ def circuits(paper: Paper, design: Design, report: Report) -> str:
         paper,
         says("circuit-schedule"),
         landscape=True,
-        tables=[paper.table(("Circuits", schedule.HEADINGS, schedule.rows(design, report)))],
+        tables=[paper.table((says("circuits"), schedule.HEADINGS, schedule.rows(design, report)))],
         open=[],
     )
 

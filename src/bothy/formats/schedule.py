@@ -9,6 +9,7 @@ from bothy.core.design.document import Design
 from bothy.core.report import Report
 from bothy.core.wiring.circuits import size_text
 from bothy.core.wiring.fuses import FAMILIES
+from bothy.core.words.says import formats_says as says
 from bothy.formats import workbook
 from bothy.formats.tables import plain
 
@@ -95,4 +96,4 @@ def to_csv(design: Design, report: Report) -> str:
 
 def to_xlsx(design: Design, report: Report, title: str) -> bytes:
     """The schedule as an XLSX workbook."""
-    return workbook.to_xlsx([("Circuits", HEADINGS, rows(design, report))], title)
+    return workbook.to_xlsx([(says("circuits"), HEADINGS, rows(design, report))], title)

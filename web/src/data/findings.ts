@@ -13,5 +13,13 @@ export function isOpen(f: Finding): boolean {
   return !f.accepted || f.severity === "danger";
 }
 
+const SEVERITIES: Record<string, string> = {
+  danger: says("severity-danger"),
+  fault: says("problem"),
+  advice: says("severity-advice"),
+  question: says("severity-question"),
+  note: says("severity-note"),
+};
+
 /** How a severity is called. “Fault” is kept for electrical faults. */
-export const severityWord = (severity: string): string => (severity === "fault" ? says("problem") : severity);
+export const severityWord = (severity: string): string => SEVERITIES[severity] ?? severity;

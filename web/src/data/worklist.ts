@@ -1,7 +1,7 @@
 /** The worklist: what is open, grouped by what is to be done, and what a remedy changes in one line. */
 
 import { says } from "../words/data";
-import type { Design, Finding, PatchOp } from "./client";
+import type { Design, Finding, PatchOp, Schemas } from "./client";
 import { isOpen } from "./findings";
 import { at } from "./patch";
 import { show, type UnitSystem } from "./show";
@@ -34,60 +34,45 @@ export function doing(f: Finding): Doing {
   return "build";
 }
 
-const UNITS: [string, string][] = [
-  ["_mm2", "mm²"],
-  ["_mm", "mm"],
-  ["_mohm", "mΩ"],
-  ["_kpa", "kPa"],
-  ["_mbar", "mbar"],
-  ["_kg", "kg"],
-  ["_frac", "%"],
-  ["_wh", "Wh"],
-  ["_ah", "Ah"],
-  ["_a", "A"],
-  ["_v", "V"],
-  ["_w", "W"],
-  ["_l", "L"],
-  ["_m", "m"],
-  ["_c", "°C"],
-  ["_h", "h"],
-  ["_n", "N"],
-];
+/** What fields are called, and their units, by their keys. */
+export type Labels = Record<string, Schemas["Word"] | undefined>;
+/** A key as words where the labels have not come yet. */
+const plain = (key: string) => key.replaceAll("_", " ");
 
 function valueWord(value: unknown, unit: string, units: UnitSystem): string {
   if (value === null || value === undefined) return says("not-entered");
   if (typeof value === "number") return show(value, unit, units);
   if (typeof value === "boolean") return value ? says("yes") : says("no");
-  if (typeof value === "string") return value.replaceAll("_", " ");
+  if (typeof value === "string") return plain(value);
   if (Array.isArray(value)) return says("them", { value_count: value.length });
   return (value as { name?: string }).name ?? says("proposed");
 }
 
 /** What operations change, each as “fuse 10 A → 15 A”; what stays the same is left out. */
-export function changes(design: Design, ops: PatchOp[], units: UnitSystem): string[] {
+export function changes(design: Design, ops: PatchOp[], units: UnitSystem, labels: Labels): string[] {
   const out: string[] = [];
   for (const op of ops) {
     if (op.op === "test") continue;
     const last = op.path.split("/").at(-1) as string;
     if (op.op === "add") {
       const kind = op.path.split("/").at(-2) ?? "";
-      out.push(`+ ${(op.value as { name?: string } | null)?.name || kind.replaceAll("_", " ")}`);
+      out.push(`+ ${((op.value as { name?: string } | null)?.name || labels[kind]?.label) ?? plain(kind)}`);
       continue;
     }
     if (last === "part" || last === "name") continue;
     const now = at(design, op.path);
     if (op.op === "remove") {
-      out.push(`− ${(now as { name?: string } | null)?.name ?? last}`);
+      out.push(`− ${(now as { name?: string } | null)?.name ?? labels[last]?.label ?? plain(last)}`);
       continue;
     }
     if (JSON.stringify(now ?? null) === JSON.stringify(op.value ?? null)) continue;
-    const known = UNITS.find(([end]) => last.endsWith(end));
+    const { label, unit } = labels[last] ?? { label: plain(last), unit: "" };
     if (last === "awg") {
-      out.push(says("size-awg-not-entered", { has_now: Boolean(now), now: String(now), has_value: Boolean(op.value), value: op.value as string }));
+      const size = (x: unknown) => (x ? `${String(x)} AWG` : says("not-entered"));
+      out.push(says("change-of", { label, was: size(now), becomes: size(op.value) }));
       continue;
     }
-    const word = (known ? last.slice(0, -known[0].length) : last).replaceAll("_", " ").replace(/ count$/, "");
-    out.push(`${word} ${valueWord(now, known?.[1] ?? "", units)} → ${valueWord(op.value, known?.[1] ?? "", units)}`);
+    out.push(says("change-of", { label, was: valueWord(now, unit, units), becomes: valueWord(op.value, unit, units) }));
   }
   return [...new Set(out)];
 }

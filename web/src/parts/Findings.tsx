@@ -210,7 +210,7 @@ export function ItemMark({ subject, stage }: { subject: string; stage?: string }
     <span title={`${severityWord(worst.severity)}: ${say(worst.title, worst.stage)}`} onClick={() => worst.stage === "wiring" && pick("circuit", subject)}>
       <FindingMark severity={worst.severity as Severity} />
       <span className="sr-only">
-        {worst.severity}: {worst.title}
+        {severityWord(worst.severity)}: {say(worst.title, worst.stage)}
       </span>
     </span>
   );

@@ -50,9 +50,9 @@ export function GasSheets() {
           says("kind"),
           says("pieces"),
           says("input-each"),
-          "g/h, each",
+          says("g-h-each"),
           says("day"),
-          "room-sealed",
+          says("room-sealed"),
           says("flame-failure"),
           says("own-valve"),
         ]}

@@ -27,7 +27,7 @@ export function OpeningsSheet() {
               <thead>
                 <tr className="border-b border-line text-left text-[11px]">
                   {[
-                    "opening",
+                    says("head-opening"),
                     f.id === "rear" ? says("left-centre") : says("rear"),
                     f.id === "floor" ? says("left-centre") : says("over-floor"),
                     says("cut", { units: smallLength(units) }),

@@ -66,7 +66,7 @@ export function Find({ actions }: { actions: Hit[] }) {
       ...(design.gas?.pipes ?? []).map((p) => ({ word: p.name, what: says("gas-pipe"), run: () => go(`/v/${variantId}/gas?view=pipes&hand=run:${p.id}`) })),
       ...(design.warmth?.ducts ?? []).map((d) => ({ word: d.name, what: says("duct"), run: () => go(`/v/${variantId}/warmth?view=ducts&hand=duct:${d.id}`) })),
       ...(design.warmth?.vents ?? []).map((x) => ({ word: x.name, what: says("vent"), run: () => go(`/v/${variantId}/warmth?view=air&hand=vent:${x.id}`) })),
-      ...(design.warmth?.build_ups ?? []).map((b) => ({ word: b.name, what: "build-up", run: () => go(`/v/${variantId}/warmth?hand=build:${b.id}`) })),
+      ...(design.warmth?.build_ups ?? []).map((b) => ({ word: b.name, what: says("a-build-up"), run: () => go(`/v/${variantId}/warmth?hand=build:${b.id}`) })),
       ...findings.map((f) => ({
         word: `${say(f.title)}: ${f.subject_name}`,
         what: severityWord(f.severity),

@@ -38,7 +38,7 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
         <Fields schema={s} value={(value as Input | undefined) ?? {}} example={{}} onSet={onSet} {...shared} />
       </fieldset>
     );
-  const standard = s.default !== undefined && s.default !== null ? String(s.default) : required ? "needed" : "none";
+  const standard = s.default !== undefined && s.default !== null ? String(s.default) : required ? says("needed") : says("none-given");
   let field: React.ReactNode;
   if (s.enum)
     field = (

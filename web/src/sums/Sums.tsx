@@ -117,9 +117,8 @@ export function Component() {
         <Link to="/" className="font-display text-[17px] font-semibold text-peat no-underline">
           {says("bothy")}
         </Link>
-        <span className="text-dim">{says("quick-calculations-quick-answer")}</span>
-        <span className="flex-1" />
-        <Link to="/method" className="text-loch underline">
+        <span className="min-w-0 flex-1 truncate text-dim">{says("quick-calculations-quick-answer")}</span>
+        <Link to="/method" className="min-w-0 shrink-0 truncate text-loch underline max-[899px]:max-w-[50%]">
           {says("how-calculated")}
         </Link>
       </header>

@@ -552,6 +552,21 @@ fri = Fri
 sat = Sat
 
 ## words
+service-of-power = power
+service-of-wiring = wiring
+service-of-warmth = warmth
+service-of-water = water
+service-of-gas = gas
+service-of-body = body
+service-of-furniture = furniture
+service-of-appliances = appliances
+service-of-workshop = workshop
+service-of-vehicle = vehicle
+service-of-fit = fit
+service-of-paper = paper
+state-open = open
+state-begun = begun
+state-done = done
 today = Today
 weeks = Weeks
 gates = Gates

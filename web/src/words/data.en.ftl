@@ -12,6 +12,10 @@ bothy-does-not-answer = Bothy does not answer. What you typed is kept here and s
 server-answered = The server answered { $status }.
 
 ## findings
+severity-danger = danger
+severity-advice = advice
+severity-question = question
+severity-note = note
 problem = problem
 
 ## items
@@ -79,10 +83,4 @@ yes = yes
 no = no
 them = { $value_count } of them
 proposed = as proposed
-size-awg-not-entered = size { $has_now ->
-        [yes] { $now } AWG
-       *[no] not entered
-    } → { $has_value ->
-        [yes] { $value } AWG
-       *[no] not entered
-    }
+change-of = { $label } { $was } → { $becomes }

@@ -518,6 +518,9 @@ add-signal-cable = Add a signal cable
 vehicle-seen-slantwise = The vehicle seen slantwise
 
 ## WallView
+head-run = run
+head-carries = carries
+head-tested = tested
 low-voltage = low voltage
 mains = mains
 signals = signals
@@ -589,6 +592,19 @@ no-conduit = { $way } is no conduit
 no-conduit-2 = no conduit
 
 ## WeightView
+group-all = all
+group-fixed = fixed
+group-people = people
+group-water = water
+group-waste = waste
+group-gas = gas
+group-fuel = fuel
+group-luggage = luggage
+counted-typed = typed
+counted-part = part
+counted-usual = usual
+counted-full = full
+counted-weighed = weighed
 axles = axles
 ball-2 = ball
 loads-axles = Loads on the axles

@@ -460,6 +460,7 @@ low-point = Low point
 run-2 = Run
 
 ## words
+m20-left-hand = M20×1.5 left-hand
 use-days = Use and days
 vessels-2 = Vessels
 locker-air-2 = Locker and air

@@ -14,8 +14,8 @@ close = Close
 catalogue = From the catalogue
 add-2 = Add { $name }
 fetching-catalogue = Fetching the catalogue…
-catalogue-could-not-fetched = The catalogue could not be fetched; give the label's values instead.
-nothing-like-catalogue-give = Nothing like it in the catalogue: give its label's power and use.
+catalogue-could-not-fetched = The catalogue could not be fetched; give the label’s values instead.
+nothing-like-catalogue-give = Nothing like it in the catalogue: give its label’s power and use.
 
 ## BringInAppliances
 start-multiple = start multiple
@@ -129,6 +129,8 @@ day-3 = { $value } % of the day
 bothy-away-only-plain = Bothy is away, and only a plain power or time can be read without it; it stays here, press Enter again when it answers
 
 ## words
+in-winter = winter
+in-summer = summer
 dc = DC
 adapter = adapter
 mains-2 = mains

@@ -62,6 +62,7 @@ another-like = Another like it
 remove = Remove
 
 ## ControllerFields
+charge-profile-set = charge profile
 kind = kind
 largest-solar-voltage = largest solar voltage
 largest-charge-current = largest charge current
@@ -128,6 +129,7 @@ nothing-used-yet-nothing = Nothing is used yet, so nothing can be sized. Say in 
 nothing-propose-until-daily = Nothing to propose until Daily use holds appliances.
 
 ## PowerSlate
+take-off = take-off
 diagonal = diagonal
 both-leads-first = both leads on the first
 equal-leads-busbars = equal leads to busbars
@@ -200,14 +202,14 @@ size-own-cylinder = size of its own cylinder
 not-counted = not counted
 fuel-can-size = fuel can size
 inlet = inlet
-empty-regions-usual = empty: the region's usual
+empty-regions-usual = empty: the region’s usual
 live-legs = live legs, 1 or 2
 supply-v = 2: a supply of 120/240 V
 pitch-supply = pitch supply
 empty-inlet = empty: as the inlet
 bank-pushes-thousands-amps = A bank pushes thousands of amps into a dropped spanner: cover the posts, one insulated tool, no rings. Lithium is never charged below 0 °C.
 output-mains-can-kill = Its output is mains and can kill. Connecting and testing it is licensed work where your region says so.
-disconnect-starter-batterys-negative = Disconnect the starter battery's negative first. Both ends of that cable are sources: fuse both.
+disconnect-starter-batterys-negative = Disconnect the starter battery’s negative first. Both ends of that cable are sources: fuse both.
 outdoors-only-exhaust-away = Outdoors only, exhaust away from every opening, a carbon monoxide alarm awake and working, never beside sleepers. No back-feed into a hook-up; neutral bonding by its manual.
 mains-side-licensed-work = The mains side is licensed work where your region says so. Unplug the hook-up before opening anything.
 choose = choose…
@@ -225,7 +227,7 @@ took-out = took out the { $word }
 what-limits = what limits it: { $limits_text }
 nothing-chosen-yet = nothing chosen yet
 need-against-have = Need against have
-take-bothys-proposal-choose = Take Bothy's proposal, or choose parts in the ledger; then each capacity stands here against its need.
+take-bothys-proposal-choose = Take Bothy’s proposal, or choose parts in the ledger; then each capacity stands here against its need.
 day = A { $season } day
 
 ## Shade
@@ -284,7 +286,7 @@ own-controller = Own controller
 between-panels-bank = between the panels and the bank
 driving-charge = Driving charge
 own-dc-dc-charger = Own DC-DC charger
-vehicles-alternator = from the vehicle's alternator
+vehicles-alternator = from the vehicle’s alternator
 shore-charger = Shore charger
 own-charger = Own charger
 hook-up = from a hook-up

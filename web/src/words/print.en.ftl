@@ -1,6 +1,8 @@
 # What the pages of print say. A quantity’s name ends in its unit.
 
 ## GasSheets
+g-h-each = g/h, each
+room-sealed = room-sealed
 there-no-gas-board = There is no gas on board, so there is nothing to print.
 year-years = { $n } { $n ->
         [one] year
@@ -168,6 +170,7 @@ usual-meter-resolves = a usual meter resolves it
 fall-design-current = fall at design current
 
 ## OpeningsSheet
+head-opening = opening
 no-opening-set-out = No opening is set out yet: set them out in Layout and weight, Sides and floor.
 left-centre = left of centre
 rear = from the rear

@@ -16,9 +16,13 @@ read = to read
 
 ## CircuitDrawing
 r-b-probe = { $is_red ->
-        [yes] R
-       *[no] B
-    } { $name }, { $probe } probe
+    [yes] R { $name }, red probe
+   *[no] B { $name }, black probe
+}
+probe-colour = { $is_red ->
+    [yes] red
+   *[no] black
+}
 
 ## Drawing
 bank = bank
@@ -143,9 +147,9 @@ power-off-fuse-out = Power off, fuse out, appliances unplugged, far ends twisted
 k = { $v } kΩ
 m = { $v } mΩ
 ohm-meter-shows-steps = { $how } The ohm-meter shows steps of
-ohm-meters-last-digit = ohm-meter's last digit
+ohm-meters-last-digit = ohm-meter’s last digit
 leads-have = , its leads have
-resistance-meters-leads = resistance of the meter's leads
+resistance-meters-leads = resistance of the meter’s leads
 and-it-is = , and it is
 temperature-test = temperature at the test
 there = in there.
@@ -198,7 +202,10 @@ rig = Rig
 another-fault = Another fault
 seed = seed
 seed-2 = Seed
-probe = { $c } probe
+probe = { $is_red ->
+    [yes] red probe
+   *[no] black probe
+}
 press-drawing-moves-one = a press on the drawing moves the { $next } one
 drawing-press-turns-tap = On the drawing a press turns a tap, a valve or the source, and moves the gauge.
 meter-2 = The meter
@@ -244,12 +251,12 @@ question-questions-not-answered = { $unanswered } { $unanswered ->
        *[other] questions are
     } not answered and counted as missing.
 voltmeter-good = Voltmeter good to
-voltmeters-accuracy = voltmeter's accuracy
+voltmeters-accuracy = voltmeter’s accuracy
 showing = showing
-voltmeters-last-digit = voltmeter's last digit
+voltmeters-last-digit = voltmeter’s last digit
 ammeter-good = , ammeter good to
-ammeters-accuracy = ammeter's accuracy
-ammeters-last-digit = ammeter's last digit
+ammeters-accuracy = ammeter’s accuracy
+ammeters-last-digit = ammeter’s last digit
 making-ladder = Making the ladder…
 nothing-prove-yet = Nothing to prove yet.
 all-steps-proved = All { $total } steps are proved.
@@ -275,7 +282,7 @@ one-circuit-time-order = one circuit at a time, in the order of the sheet
 before-first-power-main-fuse = Before first power: main fuse out, every loop checked, polarity right, a second person there. Mains tests are licensed work.{ " " }
 no-reading-fails = No reading fails.
 not-read-yet-2 = not read yet
-cant-tested-yet = Can't be tested yet: { $missing }.
+cant-tested-yet = Can’t be tested yet: { $missing }.
 volts-load = Volts at the load:
 to-3 = { $low_v } to { $high_v }
 m-2 = { " " }mΩ,{ " " }
@@ -387,6 +394,11 @@ licensed = licensed
 steps = Steps
 
 ## data
+who-anyone = anyone
+who-two = two people
+who-licensed = the licensed person
+who-driver = the driver
+over-range = over the range
 ladder = Ladder
 loops = Loops
 power-2 = With power
@@ -412,6 +424,24 @@ reading-2 = reading of { $code } { $row }
 struck-reading = struck the reading of { $code } { $row }
 
 ## record
+entry-simulated = simulated
+entry-axles = front { $front_kg }, rear { $rear_kg }
+entry-done = done
+entry-ticked = { $items } ticked
+entry-damaged = { $damaged } damaged
+entry-tested = tested
+entry-labelled = labelled
+entry-photographed = photographed
+entry-waived = waived: { $waived }
+entry-days = { $lead_days } { $lead_days ->
+    [one] day
+   *[other] days
+}
+entry-designed = designed { $designed }
+entry-built = built { $built }
+entry-number = number { $number }
+entry-licence = licence { $licence }
+entry-at = at { $odometer_km }
 reading-3 = reading
 pressure-test = pressure test
 leak-test = leak test

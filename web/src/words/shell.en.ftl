@@ -34,6 +34,7 @@ divider-between-picture-ledger = Divider between picture and ledger
 ledger = Ledger
 
 ## Find
+a-build-up = build-up
 stage = stage { $key }
 appliance = appliance
 circuit = circuit
@@ -153,7 +154,7 @@ undo-redo = undo, redo
 slate-back = to the slate and back
 arrows-enter-tab = Arrows, Enter, Tab
 ledger-move-edit-go = in a ledger: move, edit, go on; what is typed on a cell goes into it
-out-ledgers-cells-keys = out of a ledger's cells, so that the keys of this list are heard
+out-ledgers-cells-keys = out of a ledger’s cells, so that the keys of this list are heard
 ctrl-enter-delete-ctrl = Ctrl+Enter, Delete, Ctrl+D
 ledger-new-line-remove = in a ledger: new line, remove, duplicate
 alt-up-alt-down = Alt+Up, Alt+Down

@@ -6,6 +6,7 @@ yes = yes
 no = no
 
 ## Form
+none-given = none
 default = { $standard } (default)
 yes-default = yes (default)
 no-default = no (default)

@@ -332,6 +332,10 @@ pick-place-change-leg = Pick a place to change it. A leg of the trip names it li
 weather-file-replaces-twelve = A weather file replaces twelve monthly means and how long good and bad spells last; the weather of the simulated trips is then drawn from it. Files are checked for gaps, for more sun than a clear sky gives, and for a sun that stands at another hour.
 
 ## Schools
+sun-first = the sun
+hook-up-first = the hook-up
+comfort-shed-first = comfort is shed first
+nothing-shed = nothing is shed
 water = water
 asphalt-forest = asphalt or forest
 grass = grass
@@ -461,12 +465,13 @@ what-happens-three-simulated = What happens in three of the simulated trips
 weather-2 = (weather { $draw })
 
 ## Trips
+has-hook-up = hook-up
 from = from
 driving = driving
 kind-day = kind of day
 short-days-3 = short days
 of-2 = { FIX($short, digits: 1) } of { $days_count }
-bank-missing-choose-one = A bank is missing: choose one in Power (key 3), or take Bothy's.
+bank-missing-choose-one = A bank is missing: choose one in Power (key 3), or take Bothy’s.
 living = Living at { $place } from
 first-day = first day
 day-said = a day to be said

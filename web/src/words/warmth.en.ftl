@@ -95,6 +95,8 @@ closed = closed{ " " }
 w = { $delivered_w } of { $need_w } W, { $zone }
 
 ## DuctsView
+air-outside = outside
+air-into-room = into the room
 outlet-ducts-reach-c = Outlet ducts reach 100 °C and more, coolant 90 °C under pressure: open the cap cold. One outlet always stays open.
 trunk-feeds-branches = a trunk that feeds branches
 w-2 = { $delivered_w } of { $need_w } W for “{ $zone }”
@@ -207,6 +209,7 @@ runs-2 = Runs
 no-run-yet-begin = No run yet. Begin with the coldest places: cab glass, rear doors, the sliding door’s step; then washroom, bed, tank bay.
 
 ## HeatingView
+room-sealed = room-sealed
 carbon-monoxide-kills-without = Carbon monoxide kills without smell: sealed combustion outside, an alarm tested monthly, never a hob or an unflued heater to keep warm, never asleep with one lit. Alarm sounds: out, doors open, burner off from outside if you can. All burners off for filling up, on ferries, in tunnels and closed places.
 heat-month-warm-up = Heat by month, and the warm-up from the cold
 heat-month-kwh-fuel = heat a month, kWh{ $has_fuel ->
@@ -367,6 +370,7 @@ worst-w-take-away = worst at { $worst_hour }:00, { $total_w } W to take away
 dashed-glass-drop-water = dashed: glass · drop: water runs (filled) or gathers inside (open) · ring: mould may grow
 
 ## ShellSlate
+of-build-up = build-up
 one-end = at one end
 level = level
 windows-vents-cut-treated = Windows and vents are cut, treated and sealed before anything is glued on. Look underneath before you drill: lines, tank, airbags. Foams and glues: fresh air, mask, no flame.
@@ -639,7 +643,7 @@ inside-warm = inside, in the warm
 through-unheated-place = through an unheated place
 beginning = its beginning
 straight-through-tee = straight through a tee
-off-tees-side = off a tee's side
+off-tees-side = off a tee’s side
 off-y = off a Y
 open-grille = open grille
 grille-vanes = grille with vanes

@@ -219,6 +219,8 @@ then-empty-full = ; then the { $limiting } { $limiting_2 ->
 no-store-holds-any = No store holds any of it yet.
 
 ## TanksView
+part-of-tank = a part of the tank
+cut-out = cut out of it
 litre-kilogram-low-near = A litre is a kilogram: low, near the axles, held for a crash and not only for braking. Before a floor is drilled: fuel, brake lines, cables.
 long-along-vehicle = long, along the vehicle
 wide = wide
@@ -394,6 +396,7 @@ runs-water = Runs of water
 no-run-yet-first = No run yet. The first one goes from the tank’s outlet through the pump to where the pipes part; then one to each tap.
 
 ## WaterPicture
+not-asked-yet = not asked
 check-shape = check its shape
 nothing-holds-moves-water = Nothing holds or moves water yet. Begin with the fresh tank: how long, wide and high it is, and where it stands; then the grey one, the pump, and a run to each tap.
 water-side-litres-minute = Water from the side: { FIX($total_l_min, digits: 1) } litres a minute with { $open_count } open

@@ -100,6 +100,9 @@ larger = Larger
 solid-positive-dotted-return = solid: positive · dotted: return · long dashes: mains · two bars: fuse, with a stroke: breaker · ring: switch, with a stroke: isolator · S shunt · RD residual-current device · CO change-over
 
 ## MainsSide
+hard-wired = hard-wired
+double-pole = double-pole
+single-pole = single-pole
 plug-leads = plug-in leads
 automatic = automatic
 switch = by a switch
@@ -204,7 +207,7 @@ school = school
 marine-bundles-conductor-no = marine: bundles by conductor, no chassis return
 busbars = busbars
 layout-busbars = layout of the busbars
-shunt-banks-negative = a shunt on the bank's negative
+shunt-banks-negative = a shunt on the bank’s negative
 monitor-counts-what-passes = the monitor counts what passes it
 shunt = shunt
 high-interrupt-fuse-each = a high-interrupt fuse on each battery
@@ -217,6 +220,13 @@ half-main-mm-more = half the main, 16 mm² or more
 size-chassis-bond = size of the chassis bond
 
 ## OtherCables
+head-finding = finding
+head-code = code
+head-cable = cable
+head-length = length
+head-size = size
+head-flows = flows
+head-carries = carries
 trailer-lights = Trailer lights
 chassis-bond = Chassis bond
 bond-gas-pipe = Bond of the gas pipe
@@ -430,12 +440,12 @@ v-circuits-board-boards = { $system_voltage_v } V, { $circuits_count } circuits 
 not-sized-yet = { $unsized } not sized yet
 lengths-assumed-until-they = { $guessed } lengths assumed until they are measured
 fuse-protects-cable-cable = . The fuse protects the cable; the cable suits the load.
-no-circuit-yet-take = No circuit yet. Take Bothy's proposal below: it groups the appliances, gives each heavy one its own cable, and sizes all of them.
+no-circuit-yet-take = No circuit yet. Take Bothy’s proposal below: it groups the appliances, gives each heavy one its own cable, and sizes all of them.
 ledger = Ledger of
 add-board = Add a board
 paste-import = Paste or import…
 no-raceway-yet-add = No raceway yet. Add the pipes, trunkings and rows of clips that cables take: Bothy reckons how full each is and what must not lie together.
-no-lighting-zone-yet = No lighting zone yet. Take Bothy's below, or add one: lights that go on together, and where from.
+no-lighting-zone-yet = No lighting zone yet. Take Bothy’s below, or add one: lights that go on together, and where from.
 say-daily-use-what = Say in Daily use what will run (key 2); its circuits are proposed here.
 
 ## WiringSlate
@@ -486,6 +496,7 @@ feed = { $name } feed
 feeder-2 = a feeder for { $name }
 
 ## panel
+push-button = push-button
 rocker-switch = rocker switch
 round-rocker = round rocker
 dimmer = dimmer

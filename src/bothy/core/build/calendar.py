@@ -15,6 +15,7 @@ from bothy.core.contract import EPS
 from bothy.core.design.build import Build, Session, Worker, a_day
 from bothy.core.roof.curing import CURINGS, Air, Coming, cure, day_air, days_air, needed_h, rate_of
 from bothy.core.sun.geometry import MEAN_DAY, day_length
+from bothy.core.words.says import build_says as says
 
 SLOTS = 48
 SLOT_H = 0.5
@@ -112,7 +113,7 @@ class Hours(NamedTuple):
         return max(0, int(-(-delta // SLOT_H)))
 
 
-ALONE = Worker(id="builder", name="Builder", hours="weekends")
+ALONE = Worker(id="builder", name=says("builder"), hours="weekends")
 """Who builds it while nobody is entered."""
 
 

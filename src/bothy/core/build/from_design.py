@@ -15,12 +15,12 @@ from bothy.core.report import Report
 from bothy.core.words.says import build_says as says
 
 ZONES = {
-    "floor": "Floor",
+    "floor": says("floor"),
     "wall_left": says("left-wall"),
     "wall_right": says("right-wall"),
-    "ceiling": "Ceiling",
-    "doors": "Doors",
-    "cabinet": "Cabinets",
+    "ceiling": says("ceiling"),
+    "doors": says("doors"),
+    "cabinet": says("cabinets"),
     "equipment_box": says("equipment-box"),
 }
 WALL_ZONE = {"left": "wall_left", "right": "wall_right", "ceiling": "ceiling", "floor": "floor", "under": "floor", "front": "equipment_box"}

@@ -32,7 +32,7 @@ LAID_BY = {
 STRUCTURE: tuple[tuple[str, str, str, int, tuple[str, ...]], ...] = (
     ("rust", says("rust-treated-and-painted"), "rust_treatment", 1, ("floor", "wall_left", "wall_right", "ceiling")),
     ("deadening", says("sound-deadening"), "deadening", 1, ("floor", "wall_left", "wall_right", "ceiling", "doors")),
-    ("insulation", "Insulation", "insulation", 3, ("wall_left", "wall_right", "ceiling", "doors")),
+    ("insulation", says("insulation"), "insulation", 3, ("wall_left", "wall_right", "ceiling", "doors")),
     ("vapour", says("vapour-barrier"), "vapour_barrier", 4, ("wall_left", "wall_right", "ceiling")),
 )
 DONE_BY = {

@@ -15,18 +15,20 @@ from bothy.core.words.says import build_says as says
 PACKS_M: dict[str, tuple[float, ...]] = {"pipe": (10, 25, 50), "waste_pipe": (2, 4), "gas_pipe": (5, 25), "duct": (5, 10), "coolant_hose": (10, 25)}
 """Lengths in which they are sold, m (usual); the price of the table is for the first."""
 FITTING_NAMES = {
-    "elbow_90": "Elbow",
-    "elbow_45": "Elbow 45°",
-    "coupling": "Coupling",
-    "insert_coupling": "Coupling",
-    "reducer": "Reducer",
+    "elbow_90": says("elbow"),
+    "elbow_45": says("elbow-by-half"),
+    "coupling": says("coupling"),
+    "insert_coupling": says("coupling"),
+    "reducer": says("reducer"),
     "valve_ball": says("ball-valve"),
     "valve_stop": says("stop-valve"),
     "valve_check": says("check-valve"),
     "valve_appliance": says("appliance-valve"),
-    "strainer": "Strainer",
+    "strainer": says("strainer"),
 }
 """Fittings that are bought; a bend is made in the pipe, and tees follow from where runs part."""
+VALVES = {FITTING_NAMES[k] for k in ("valve_ball", "valve_stop", "valve_check", "valve_appliance", "strainer")}
+"""Those of them that are bought one by one."""
 A_SET = 20
 A_SET_OF_VALVES = 4
 
@@ -66,10 +68,10 @@ def _fittings(runs: Iterable[tuple[float, Mapping[str, int]]], tees: int, servic
                 at = (FITTING_NAMES[k], bore)
                 count[at] = count.get(at, 0) + n
     if tees > 0 and bores:
-        count["Tee", max(bores)] = tees
+        count[says("tee"), max(bores)] = tees
     known = goods()
     for (name, bore), n in sorted(count.items()):
-        valve = "valve" in name.lower() or name == "Strainer"
+        valve = name in VALVES
         amount = n if valve else n + 1
         one = known["valves"].price / A_SET_OF_VALVES if valve else known["fittings"].price / A_SET
         packs = f"{amount} ×" if valve else f"{amount} ×, 1 to carry"

@@ -10,7 +10,20 @@ from bothy.core.catalogue.table import Row, rows, shipped
 from bothy.core.contract import BadInput
 from bothy.core.words.says import catalogue_says as says
 
-MONTHS = ("January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December")
+MONTHS = (
+    says("january"),
+    says("february"),
+    says("march"),
+    says("april"),
+    says("may"),
+    says("june"),
+    says("july"),
+    says("august"),
+    says("september"),
+    says("october"),
+    says("november"),
+    says("december"),
+)
 
 
 @dataclass(frozen=True, slots=True)

@@ -194,7 +194,7 @@ def inverter(src: Source) -> Iterator[Step]:
     yield Step(
         "s6-hertz",
         "s6",
-        "Frequency",
+        says("frequency"),
         says("at-same-socket"),
         "value",
         "inverter",

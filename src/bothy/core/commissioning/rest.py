@@ -126,7 +126,7 @@ def gas(src: Source) -> Iterator[Step]:
     yield Step(
         "s10-tight",
         "s10",
-        "Tightness",
+        says("tightness"),
         says("signed-every-joint-looked", test_mbar=made.test_mbar),
         "record",
         "gas",

@@ -115,13 +115,13 @@ def _felt(m: Model, c: Cause) -> bool:
 
 
 OFFERS = (
-    ("volts", "Volts", "points"),
-    ("ohms", "Ohms", "points"),
+    ("volts", says("volts"), "points"),
+    ("ohms", says("ohms"), "points"),
     ("between", says("amps-meter-between-probes"), "points"),
     ("amps", says("amps-clamp-on-plus"), "nothing"),
     ("fuse", says("fuse-out-or-in"), "nothing"),
     ("bridge", says("bridge-fuse"), "nothing"),
-    ("switch", "Switch", "nothing"),
+    ("switch", says("switch"), "nothing"),
     ("lug", says("batterys-minus-off-or"), "nothing"),
     ("swap", says("another-appliance-in-place"), "nothing"),
     ("hint", says("hint"), "nothing"),

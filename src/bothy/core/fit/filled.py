@@ -49,7 +49,15 @@ from bothy.core.warmth.surfaces import Shell
 from bothy.core.wiring.circuit import Worked
 from bothy.core.words.says import fit_says as says
 
-WALLS = {"left": says("left-wall"), "right": says("right-wall"), "ceiling": "Ceiling", "floor": "Floor", "under": says("under-floor"), "front": "Bulkhead"}
+LOADS = {"front_kg": says("front-axle-load"), "rear_kg": says("rear-axle-load"), "left_kg": says("left-side-load")}
+WALLS = {
+    "left": says("left-wall"),
+    "right": says("right-wall"),
+    "ceiling": says("ceiling"),
+    "floor": says("floor"),
+    "under": says("under-floor"),
+    "front": says("bulkhead"),
+}
 
 
 class FitWork(NamedTuple):
@@ -342,7 +350,7 @@ def _figures(ctx: Context, geo: Geometry, ledger: Ledger, loadings: list[Loading
             limit = given("gross_limit_kg", g.gross, "assumed" if "gross limit" in g.assumed else "typed", says("plate"), label=says("gross-limit"))
             book.put(
                 f"{key}/payload_left_kg",
-                Figure(p.payload_left_kg, "kg", "Left", expression="limit − whole", source=axles, inputs=(("limit_kg", limit), ("gross_kg", gross))),
+                Figure(p.payload_left_kg, "kg", says("left"), expression="limit − whole", source=axles, inputs=(("limit_kg", limit), ("gross_kg", gross))),
             )
         for name in ("front_kg", "rear_kg", "left_kg"):
             value = getattr(p, name)
@@ -358,7 +366,7 @@ def _figures(ctx: Context, geo: Geometry, ledger: Ledger, loadings: list[Loading
                 )
                 book.put(
                     f"{key}/{name}",
-                    Figure(value, "kg", name[:-3].capitalize() + (" axle" if name != "left_kg" else " side"), expression=lever, source=axles, inputs=more),
+                    Figure(value, "kg", LOADS[name], expression=lever, source=axles, inputs=more),
                 )
         if p.nose_kg is not None:
             book.put(

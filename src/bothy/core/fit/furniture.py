@@ -42,10 +42,10 @@ def usual_furniture(body: BodyShape) -> list[Piece]:
 
     return [
         piece("bed", says("bed-across", across=bool(across)), *bed, BED_KG_M2 * bed[0] * bed[1], bed_z),
-        piece("kitchen", "Kitchen", run, deep, counter, KG_M["kitchen"] * run),
-        piece("bench", "Bench", 1.0, 0.55, 0.45, KG_M["bench"] * 1.0),
+        piece("kitchen", says("kitchen"), run, deep, counter, KG_M["kitchen"] * run),
+        piece("bench", says("bench"), 1.0, 0.55, 0.45, KG_M["bench"] * 1.0),
         piece("overhead", says("overhead-locker"), run, 0.30, 0.32, KG_M["overhead"] * run, max(0.6, high - 0.50)),
-        piece("wardrobe", "Wardrobe", 0.5, 0.5, min(1.7, high - 0.12), KG_M["wardrobe"] * 0.5),
+        piece("wardrobe", says("wardrobe"), 0.5, 0.5, min(1.7, high - 0.12), KG_M["wardrobe"] * 0.5),
         piece("wet_room", says("wet-room"), 0.8, 0.75, high - 0.10, 45.0),
         piece("seat", says("seat-with-belt"), 0.5, 0.5, 1.1, 28.0),
         piece("luggage", says("luggage-one-person"), 0.5, 0.35, 0.25, 10.0),

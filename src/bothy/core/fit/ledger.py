@@ -133,7 +133,7 @@ def _linings(geo: Geometry, shell: Shell, *, assumed: bool) -> Iterable[Kilo]:
     for s in shell.surfaces:
         if s.build is not None and (assumed or not s.assumed) and (kg := layers_kg_m2(s.build) * s.area_m2) > 0.05:
             yield Kilo(
-                f"lining:{s.id}", says("lining-and-insulation", s_name=s.name), kg, where.get(s.side, (mid, 0.0, top / 2)), "fixed", "layers × area", True
+                f"lining:{s.id}", says("lining-and-insulation", s_name=s.name), kg, where.get(s.side, (mid, 0.0, top / 2)), "fixed", says("layers-area"), True
             )
 
 
@@ -146,22 +146,24 @@ def _ways(ctx: Context, geo: Geometry, worked: Iterable[Worked]) -> Iterable[Kil
         unit = THIN_KG_M_MM2 if w.circuit.metal_mm2 < THIN_MM2 else CABLE_KG_M_MM2
         kg = unit * area * w.part.length_m * (1 if w.circuit.return_path == "chassis" else 2)
         at, placed = _middle_of(geo, f"circuit:{w.circuit.id}")
-        yield Kilo(f"circuit:{w.circuit.id}", says("cable", circuit_name=w.circuit.name), kg, at or middle, "fixed", "metal × length", placed)
+        yield Kilo(f"circuit:{w.circuit.id}", says("cable", circuit_name=w.circuit.name), kg, at or middle, "fixed", says("metal-length"), placed)
     d = ctx.design
     for kind, prefix, runs in (("water", "water", d.water.runs), ("waste", "drain", d.water.drains), ("gas", "gas", d.gas.pipes)):
         for r in runs:
             at, placed = _middle_of(geo, f"{prefix}:{r.id}")
             if r.length_m:
-                yield Kilo(f"{prefix}:{r.id}~pipe", says("pipe", r_name=r.name), PIPE_KG_M[kind] * r.length_m, at or middle, "fixed", "usual × length", placed)
+                yield Kilo(
+                    f"{prefix}:{r.id}~pipe", says("pipe", r_name=r.name), PIPE_KG_M[kind] * r.length_m, at or middle, "fixed", says("usual-length"), placed
+                )
     by_way = geo.lengths() if d.fit.signals else {}
     for s in d.fit.signals:
         at, placed = _middle_of(geo, f"signal:{s.id}")
         length = by_way.get(f"signal:{s.id}", s.length_m)
         if length:
-            yield Kilo(f"signal:{s.id}", says("cable-2", s_name=s.name), SIGNAL_KG_M * length, at or middle, "fixed", "usual × length", placed)
+            yield Kilo(f"signal:{s.id}", says("cable-2", s_name=s.name), SIGNAL_KG_M * length, at or middle, "fixed", says("usual-length"), placed)
     for duct in d.warmth.ducts:
         at, placed = _middle_of(geo, f"duct:{duct.id}")
-        yield Kilo(f"duct:{duct.id}", says("duct", duct_name=duct.name), DUCT_KG_M * duct.length_m, at or middle, "fixed", "usual × length", placed)
+        yield Kilo(f"duct:{duct.id}", says("duct", duct_name=duct.name), DUCT_KG_M * duct.length_m, at or middle, "fixed", says("usual-length"), placed)
 
 
 def _middle_of(geo: Geometry, run: str) -> tuple[Point | None, bool]:

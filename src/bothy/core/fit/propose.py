@@ -88,7 +88,7 @@ def _furniture(s: Search, t: Thing) -> tuple[Box, int, str] | None:
         nobody_sits = kind == "bench" and s.under_bed(b)
         return 30 * abs(b.middle[0] - (h.first + want * body.length)) + (300 if nobody_sits else 0)
 
-    got = s.best(t, 0.0, target, aisle=kind not in (says("wet-room-2"), "wardrobe"))
+    got = s.best(t, 0.0, target, aisle=kind not in ("wet room", "wardrobe"))
     if got and kind == "bench" and s.under_bed(got[0]):
         return (*got, says("under-bed-as-store"))
     why = {"kitchen": says("amidships-where-one-stands"), "wet room": says("near-middle-by-tanks"), "bench": says("towards-front")}.get(kind, "Along the wall.")
@@ -201,7 +201,7 @@ def _special(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
         if s.fits(t, box, yaw):
             return box, yaw, says("in-kitchen-under-hob"), None
     wet = next((o.box for o in s.taken.values() if o.thing.what == "wet room"), None)
-    if wet is not None and ("toilet" in t.tags or t.what in (says("shower-tray"), "basin")):
+    if wet is not None and ("toilet" in t.tags or t.what in ("shower tray", "basin")):
         yaw = 270 if wet.middle[1] > 0 else 90
         size, _ = posed(t, "top", yaw)
         z = {"shower tray": 0.0, "basin": 0.75}.get(t.what, 0.09)

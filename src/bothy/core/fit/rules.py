@@ -273,7 +273,7 @@ def _held(ctx: Context, geo: Geometry) -> Iterator[Finding]:
         yield finding(
             "fit-tie-down-none",
             "fit",
-            "Fit",
+            says("fit"),
             says("no-fixing-yet-in", several=several, names=names),
             related=[p.thing.key for p in loose[:20]],
             severity="question",

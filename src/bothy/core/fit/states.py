@@ -46,7 +46,7 @@ def rooms_of(design: Design, body: BodyShape) -> list[Room]:
         out.append(Room(name, Box(x0, x0 + s.width_m, y0, y1, z0, z1), Box(x0, x0 + s.width_m, w0, w1, z0, z1), (0.0, sign * s.depth_m)))
     if (t := w.pop_top) is not None:
         x0 = (first + last - t.length_m) / 2 if t.x_m is None else t.x_m
-        out.append(Room("Pop-top", Box(x0, x0 + t.length_m, -t.width_m / 2, t.width_m / 2, 0.0, body.height + t.height_m), None, (0.0, 0.0)))
+        out.append(Room(says("pop-top"), Box(x0, x0 + t.length_m, -t.width_m / 2, t.width_m / 2, 0.0, body.height + t.height_m), None, (0.0, 0.0)))
     return out
 
 

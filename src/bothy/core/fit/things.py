@@ -186,7 +186,7 @@ def _warmth(d: Design) -> list[Thing]:
             out.append(replace(one, size=(side * 1.4, side, side / 1.3), mass_kg=0.08 * litres))
         elif h.fuel == "wood" and h.tank_mass_kg:
             out.append(_of(f"warmth:fuel-{h.id}", says("wood-for", h_name=h.name), usual["fuel-tank"], None, h.tank_mass_kg))
-    out += [_of(f"warmth:duct-{x.id}", f"{'End' if x.grille == 'none' else 'Outlet'} of {x.name}", usual["grille"], None, None) for x in d.warmth.ducts]
+    out += [_of(f"warmth:duct-{x.id}", says("where-duct-ends", open=x.grille == "none", x_name=x.name), usual["grille"], None, None) for x in d.warmth.ducts]
     if d.warmth.loop is not None:  # a floor's pipe lies in the floor, a calorifier is the water heater
         blown = [z for z in d.warmth.loop.zones if z.emitter in ("fan_coil", "convector", "exchanger")]
         out += [_of(f"warmth:zone-{z.id}", z.name, usual[f"emitter-{z.emitter}"], None, None) for z in blown]
@@ -252,7 +252,7 @@ def _water(d: Design) -> list[Thing]:
         out.append(replace(_of("water:hot", w.hot.name, usual["hot-water"], w.hot.part, None, contents_kg=litres, group="water"), size=size))
     if w.toilet is not None and w.toilet.kind != "none":
         waste = w.toilet.capacity_l if w.toilet.kind == "cassette" else w.toilet.solids_l if w.toilet.kind == "separating" else 0.0
-        out.append(_of("water:toilet", "Toilet", usual["toilet"], None, None, contents_kg=waste, group="waste"))
+        out.append(_of("water:toilet", says("toilet"), usual["toilet"], None, None, contents_kg=waste, group="waste"))
     out += [_of(f"water:{f.id}", f.name, usual["filter"], None, None) for f in w.filters]
     out += [_of(f"water:drain-{x.id}", x.name, usual[f"fixture-{x.fixture}"], None, None) for x in w.drains]
     if w.jug_count and w.jug_l:

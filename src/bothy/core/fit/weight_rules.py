@@ -31,7 +31,7 @@ def weight_findings(ctx: Context, geo: Geometry, ledger: Ledger) -> list[Finding
     usual = [r for r in ledger.rows if r.counted == "usual" and r.kg >= 5]
     if usual:
         names = ", ".join(r.name for r in usual[:6])
-        out.append(finding("fit-mass-missing", "fit", "Fit", says("for-these-only-usual", names=names), related=[r.key for r in usual[:20]]))
+        out.append(finding("fit-mass-missing", "fit", says("fit"), says("for-these-only-usual", names=names), related=[r.key for r in usual[:20]]))
     return out
 
 

@@ -214,7 +214,7 @@ def _cold(w: Gassed, g: Gas) -> Found:
         yield finding(
             "gas-butane-cold",
             "gas",
-            "Gas",
+            says("gas-3"),
             (says("comes-out-down-to-coldest", name=name.capitalize(), min_temp_c=p.min_temp_c, coldest_c=p.coldest_c, cold_margin_k=COLD_MARGIN_K)),
             figures=["gas/min_temp_c", "gas/coldest_c"],
             fix=to_propane,
@@ -224,7 +224,7 @@ def _cold(w: Gassed, g: Gas) -> Found:
         yield finding(
             "gas-mix-residue",
             "gas",
-            "Gas",
+            says("gas-3"),
             says("at-only-full-cylinder", coldest_c=p.coldest_c, usable_frac_pc=100 * p.usable_frac, left_kg=left),
             figures=["gas/usable_mass_frac"],
             fix=to_propane,
@@ -242,7 +242,7 @@ def _cold(w: Gassed, g: Gas) -> Found:
             yield finding(
                 "gas-vaporisation-short",
                 "gas",
-                "Gas",
+                says("gas-3"),
                 says("appliances-burn-at-and", demand_kg_h=b.demand_kg_h, words=words, coldest_c=p.coldest_c, continuous_kg_h=b.continuous_kg_h, last=last),
                 figures=["gas/peak_kg_h"],
             )
@@ -260,7 +260,7 @@ def _autonomy(w: Gassed, g: Gas) -> Found:
         yield finding(
             "gas-autonomy-short",
             "gas",
-            "Gas",
+            says("gas-3"),
             says("gas-lasts-less-reserve", days=p.days, target_days=p.target_days, after_reserve_kg=p.after_reserve_kg, total_kg_day=p.total_kg_day),
             figures=["gas/autonomy_days", "gas/total_kg_day"],
             fix=more,
@@ -283,7 +283,7 @@ def _on_the_way(w: Gassed, g: Gas) -> Found:
             )
     if g.ferry_or_tunnel:
         aboard = sum(p.vessels[v.id].capacity_kg * v.count for v in g.vessels)
-        yield finding("gas-ferry-tunnel", "gas", "Gas", says("vehicle-carries-gas-on", aboard_kg=aboard))
+        yield finding("gas-ferry-tunnel", "gas", says("gas-3"), says("vehicle-carries-gas-on", aboard_kg=aboard))
     r = g.regulator
     if g.while_driving == "open" and not (r and r.crash_safe and r.hose_break):
         missing = " and ".join(

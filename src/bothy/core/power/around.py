@@ -18,7 +18,7 @@ FULL_LOAD_EFFICIENCY = 0.88
 
 
 @formula(
-    "Rating left in the heat",
+    says("rating-left-heat"),
     "P·max(0.2, 1 − 0.008·max(0, T − 25))",
     unit="W",
     source=Method("power.inverter-size", "its data sheet says better") + OwnChoice("typical"),

@@ -84,27 +84,27 @@ S36 = Method("power.bank-units")
 S37 = Method("power.bank-size")
 
 
-@formula("Bank voltage", "U = s·u", unit="V", source=Method("power.bank-units", "series adds voltage"))
+@formula(says("bank-voltage-2"), "U = s·u", unit="V", source=Method("power.bank-units", "series adds voltage"))
 def series_voltage(series_count: float, unit_voltage_v: float) -> float:
     return series_count * unit_voltage_v
 
 
-@formula("Bank capacity", "C = p·c", unit="Ah", source=Method("power.bank-units", "parallel adds capacity"))
+@formula(says("bank-capacity"), "C = p·c", unit="Ah", source=Method("power.bank-units", "parallel adds capacity"))
 def parallel_charge(parallel_count: float, unit_charge_ah: float) -> float:
     return parallel_count * unit_charge_ah
 
 
-@formula("Energy", "E = U·C", unit="Wh", source=Method("power.chemistries", "definition"))
+@formula(says("energy"), "E = U·C", unit="Wh", source=Method("power.chemistries", "definition"))
 def stored_energy(voltage_v: float, charge_ah: float) -> float:
     return voltage_v * charge_ah
 
 
-@formula("Usable energy", "E·DoD", unit="Wh", source=Method("power.chemistries", "normal depth of discharge"))
+@formula(says("usable-energy"), "E·DoD", unit="Wh", source=Method("power.chemistries", "normal depth of discharge"))
 def usable_of(energy_wh: float, usable_frac: float) -> float:
     return energy_wh * usable_frac
 
 
-@formula("Largest current of the bank", "I_unit/largest share", unit="A", source=Method("power.bank-units", "the hardest-worked string is at its limit"))
+@formula(says("largest-current-bank"), "I_unit/largest share", unit="A", source=Method("power.bank-units", "the hardest-worked string is at its limit"))
 def bank_limit(unit_limit_a: float, largest_share_frac: float) -> float:
     return unit_limit_a / largest_share_frac
 
@@ -251,17 +251,17 @@ class BankSizeOut(Outcome):
     autonomy_end_of_life_days: float | None
 
 
-@formula("Energy the bank must hold", "max(floor, days·max(0, daily − input))", unit="Wh", source=Method("power.bank-size"))
+@formula(says("energy-bank-must-hold"), "max(floor, days·max(0, daily − input))", unit="Wh", source=Method("power.bank-size"))
 def bank_need(floor_energy_wh: float, autonomy_days: float, daily_energy_wh: float, daily_input_wh: float) -> float:
     return max(floor_energy_wh, autonomy_days * max(0.0, daily_energy_wh - daily_input_wh))
 
 
-@formula("Usable charge needed", "q = need/(U·DoD·f_T·EoL)", unit="Ah", source=Method("power.bank-size"))
+@formula(says("usable-charge-needed"), "q = need/(U·DoD·f_T·EoL)", unit="Ah", source=Method("power.bank-size"))
 def usable_charge_needed(need_wh: float, bank_voltage_v: float, usable_frac: float, temp_factor_frac: float, end_of_life_frac: float) -> float:
     return need_wh / (bank_voltage_v * usable_frac * temp_factor_frac * end_of_life_frac)
 
 
-@formula("Capacity by energy", "C = q, or (q·(H·I)^(k−1))^(1/k) where q < H·I", unit="Ah", source=Method("power.bank-size", "Peukert"))
+@formula(says("capacity-energy"), "C = q, or (q·(H·I)^(k−1))^(1/k) where q < H·I", unit="Ah", source=Method("power.bank-size", "Peukert"))
 def by_energy(usable_charge_ah: float, rated_hours_h: float, mean_current_a: float, peukert_exponent: float) -> float:
     knee = rated_hours_h * mean_current_a
     if usable_charge_ah >= knee - 1e-9:
@@ -269,17 +269,17 @@ def by_energy(usable_charge_ah: float, rated_hours_h: float, mean_current_a: flo
     return float((usable_charge_ah * knee ** (peukert_exponent - 1)) ** (1 / peukert_exponent))
 
 
-@formula("Capacity by current", "C = I_peak/C-rate", unit="Ah", source=Method("power.bank-size"))
+@formula(says("capacity-current"), "C = I_peak/C-rate", unit="Ah", source=Method("power.bank-size"))
 def by_current(peak_current_a: float, max_discharge_c_per_h: float) -> float:
     return peak_current_a / max_discharge_c_per_h
 
 
-@formula("Usable energy when new", "C·U·DoD·f_T·f_P", unit="Wh", source=Method("power.bank-size"))
+@formula(says("usable-energy-when-new"), "C·U·DoD·f_T·f_P", unit="Wh", source=Method("power.bank-size"))
 def usable_new(charge_ah: float, bank_voltage_v: float, usable_frac: float, temp_factor_frac: float, peukert_factor_frac: float) -> float:
     return charge_ah * bank_voltage_v * usable_frac * temp_factor_frac * peukert_factor_frac
 
 
-@formula("Usable energy at the end of its life", "usable when new·EoL", unit="Wh", source=Method("power.bank-size"))
+@formula(says("usable-energy-end-life"), "usable when new·EoL", unit="Wh", source=Method("power.bank-size"))
 def usable_old(usable_new_wh: float, end_of_life_frac: float) -> float:
     return usable_new_wh * end_of_life_frac
 
@@ -423,17 +423,17 @@ class BankRuntimeOut(Outcome):
     rules: list[str]
 
 
-@formula("Inverter current at the bank", "I = (P/η + P₀)/U", unit="A", source=Method("power.bank-runtime"))
+@formula(says("inverter-current-bank"), "I = (P/η + P₀)/U", unit="A", source=Method("power.bank-runtime"))
 def inverter_draw(ac_power_w: float, efficiency_frac: float, idle_w: float, bank_voltage_v: float) -> float:
     return (ac_power_w / efficiency_frac + idle_w) / bank_voltage_v
 
 
-@formula("Charge that can be drawn", "Q = C·health·f_T·f_P·(SoC₀ − SoC₁)", unit="Ah", source=Method("power.bank-runtime"))
+@formula(says("charge-can-drawn"), "Q = C·health·f_T·f_P·(SoC₀ − SoC₁)", unit="Ah", source=Method("power.bank-runtime"))
 def drawable(capacity_ah: float, health_frac: float, temp_factor_frac: float, peukert_factor_frac: float, soc_start_frac: float, soc_end_frac: float) -> float:
     return capacity_ah * health_frac * temp_factor_frac * peukert_factor_frac * (soc_start_frac - soc_end_frac)
 
 
-@formula("Run time", "t = Q/(I + I_self)", unit="h", source=Method("power.bank-runtime"))
+@formula(says("run-time"), "t = Q/(I + I_self)", unit="h", source=Method("power.bank-runtime"))
 def run_time(charge_ah: float, current_a: float, self_discharge_a: float) -> float:
     return charge_ah / (current_a + self_discharge_a)
 

@@ -78,23 +78,23 @@ S314 = Method("power.driving-charge")
 
 
 @formula(
-    "What the alternator can spare", "max(0, min(share·rated, hot·rated − vehicle))", unit="A", source=Method("power.driving-charge") + OwnChoice("typical")
+    says("what-alternator-can-spare"), "max(0, min(share·rated, hot·rated − vehicle))", unit="A", source=Method("power.driving-charge") + OwnChoice("typical")
 )
 def available_running(share_frac: float, rated_a: float, hot_frac: float, vehicle_load_a: float) -> float:
     return max(0.0, min(share_frac * rated_a, hot_frac * rated_a - vehicle_load_a))
 
 
-@formula("What it can spare at idle", "max(0, idle·rated − vehicle)", unit="A", source=Method("power.driving-charge") + OwnChoice("typical"))
+@formula(says("what-can-spare-idle"), "max(0, idle·rated − vehicle)", unit="A", source=Method("power.driving-charge") + OwnChoice("typical"))
 def available_idle(idle_frac: float, rated_a: float, vehicle_load_a: float) -> float:
     return max(0.0, idle_frac * rated_a - vehicle_load_a)
 
 
-@formula("Input power of the charger", "P = a·U_abs/η", unit="W", source=Method("power.driving-charge"))
+@formula(says("input-power-charger"), "P = a·U_abs/η", unit="W", source=Method("power.driving-charge"))
 def input_power(rating_a: float, absorption_v: float, efficiency_frac: float) -> float:
     return rating_a * absorption_v / efficiency_frac
 
 
-@formula("Voltage at the charger", "V = (Vs + √(Vs² − 4·r·P))/2", unit="V", source=Method("power.driving-charge", "constant power behind a cable"))
+@formula(says("voltage-charger"), "V = (Vs + √(Vs² − 4·r·P))/2", unit="V", source=Method("power.driving-charge", "constant power behind a cable"))
 def input_voltage(source_voltage_v: float, resistance_ohm: float, input_power_w: float) -> float:
     """Raises ValueError when the cable cannot pass that power."""
     root = source_voltage_v**2 - 4 * resistance_ohm * input_power_w
@@ -103,12 +103,12 @@ def input_voltage(source_voltage_v: float, resistance_ohm: float, input_power_w:
     return (source_voltage_v + math.sqrt(root)) / 2
 
 
-@formula("Input current of the charger", "I = P/V", unit="A", source=Method("power.driving-charge", "definition"))
+@formula(says("input-current-charger"), "I = P/V", unit="A", source=Method("power.driving-charge", "definition"))
 def input_current(input_power_w: float, input_voltage_v: float) -> float:
     return input_power_w / input_voltage_v
 
 
-@formula("Energy per drive", "a·U·h", unit="Wh", source=Method("power.driving-charge"))
+@formula(says("energy-per-drive"), "a·U·h", unit="Wh", source=Method("power.driving-charge"))
 def drive_energy(rating_a: float, bank_voltage_v: float, drive_h: float) -> float:
     return rating_a * bank_voltage_v * drive_h
 

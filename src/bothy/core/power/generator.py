@@ -22,7 +22,7 @@ class GeneratorFuel:
 FUELS = {"petrol": GeneratorFuel(0.60, 0.30, "L"), "diesel": GeneratorFuel(0.38, 0.25, "L"), "gas": GeneratorFuel(0.42, 0.30, "kg")}
 
 
-@formula("Burnt an hour at its full rating", "b·P", unit="", source=Method("power.generator", "typical of small sets; its data sheet says better"))
+@formula(says("burnt-hour-at-full"), "b·P", unit="", source=Method("power.generator", "typical of small sets; its data sheet says better"))
 def full_load(per_kwh: float, rating_kw: float) -> float:
     return per_kwh * rating_kw
 

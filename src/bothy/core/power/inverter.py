@@ -57,7 +57,7 @@ class InverterDcCurrentOut(Outcome):
     rules: list[str]
 
 
-@formula("Real power", "P = S·pf", unit="W", source=Method("power.inverter-current", "definition"))
+@formula(says("real-power"), "P = S·pf", unit="W", source=Method("power.inverter-current", "definition"))
 def real_power(ac_apparent_va: float, power_factor: float) -> float:
     return ac_apparent_va * power_factor
 
@@ -66,22 +66,24 @@ S33 = Method("power.inverter-current")
 S34 = Method("power.inverter-size")
 
 
-@formula("DC power", "P_dc = P_ac/η", unit="W", source=Method("power.inverter-current"))
+@formula(says("dc-power"), "P_dc = P_ac/η", unit="W", source=Method("power.inverter-current"))
 def dc_power(ac_power_w: float, efficiency_frac: float) -> float:
     return ac_power_w / efficiency_frac
 
 
-@formula("Inverter's DC current", "I = P_dc/U_min", unit="A", source=Method("power.inverter-current", "constant power draws most at low voltage"))
+@formula(says("inverters-dc-current"), "I = P_dc/U_min", unit="A", source=Method("power.inverter-current", "constant power draws most at low voltage"))
 def dc_current(dc_power_w: float, min_voltage_v: float) -> float:
     return dc_power_w / min_voltage_v
 
 
-@formula("Design current", "k·I", unit="A", source=Method("power.inverter-current", "80 % practice of UL 489") + Standard("NFPA 70") + Standard("ABYC E-11"))
+@formula(
+    says("design-current"), "k·I", unit="A", source=Method("power.inverter-current", "80 % practice of UL 489") + Standard("NFPA 70") + Standard("ABYC E-11")
+)
 def design_current(continuous_factor: float, current_a: float) -> float:
     return continuous_factor * current_a
 
 
-@formula("AC power at which the protection carries its rating", "X·U_min·η", unit="W", source=Method("power.inverter-current"))
+@formula(says("ac-power-which-protection"), "X·U_min·η", unit="W", source=Method("power.inverter-current"))
 def supported_power(rating_a: float, min_voltage_v: float, efficiency_frac: float) -> float:
     return rating_a * min_voltage_v * efficiency_frac
 
@@ -204,17 +206,17 @@ class InverterSizeOut(Outcome):
     rules: list[str]
 
 
-@formula("Rating left in the heat", "1 − d·max(0, T − T₀)", unit="", source=Method("power.inverter-size", "typical derating"))
+@formula(says("rating-left-heat"), "1 − d·max(0, T − T₀)", unit="", source=Method("power.inverter-size", "typical derating"))
 def derating(derate_per_k: float, ambient_temp_c: float, derate_from_c: float) -> float:
     return 1 - derate_per_k * max(0.0, ambient_temp_c - derate_from_c)
 
 
-@formula("Rating for the running load", "P·(1 + headroom)/derate", unit="W", source=Method("power.inverter-size"))
+@formula(says("rating-running-load"), "P·(1 + headroom)/derate", unit="W", source=Method("power.inverter-size"))
 def required_continuous(power_w: float, headroom_frac: float, derate_frac: float) -> float:
     return power_w * (1 + headroom_frac) / derate_frac
 
 
-@formula("Rating for the start", "P_start/surge ratio/derate", unit="W", source=Method("power.inverter-size"))
+@formula(says("rating-start"), "P_start/surge ratio/derate", unit="W", source=Method("power.inverter-size"))
 def required_surge(start_power_w: float, surge_ratio: float, derate_frac: float) -> float:
     return start_power_w / surge_ratio / derate_frac
 

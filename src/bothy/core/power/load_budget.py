@@ -175,13 +175,13 @@ class LoadBudgetOut(Outcome):
     rules: list[str]
 
 
-@formula("Power from amps", "P = U·I", unit="W", source=Method("power.load-budget", "definition"))
+@formula(says("power-amps"), "P = U·I", unit="W", source=Method("power.load-budget", "definition"))
 def power_of(current_a: float, voltage_v: float) -> float:
     return current_a * voltage_v
 
 
 @formula(
-    "Cooling run time at another temperature",
+    says("cooling-run-time-another"),
     "r = max(0, Ta − Ti)/(Tr − Ti) · max(0.5, 1 + 0.02·(Ta − Tr))",
     unit="",
     source=Method("power.load-budget", "heat balance") + OwnChoice("typical"),
@@ -192,47 +192,47 @@ def cooling_ratio(ambient_temp_c: float, internal_temp_c: float, reference_temp_
     return heat * max(0.5, 1 + 0.02 * (ambient_temp_c - reference_temp_c))
 
 
-@formula("Running time per day", "h = min(24, h₀·season·day)", unit="h", source=Method("power.load-budget"))
+@formula(says("running-time-per-day"), "h = min(24, h₀·season·day)", unit="h", source=Method("power.load-budget"))
 def time_per_day(base_h: float, season_factor: float, day_factor: float) -> float:
     return min(24.0, base_h * season_factor * day_factor)
 
 
-@formula("Energy at the appliance", "E = n·(P·h + standby·(24 − h))", unit="Wh", source=Method("power.load-budget", "E = P·t"))
+@formula(says("energy-appliance"), "E = n·(P·h + standby·(24 − h))", unit="Wh", source=Method("power.load-budget", "E = P·t"))
 def appliance_energy(count: float, power_w: float, time_h: float, standby_w: float) -> float:
     return count * (power_w * time_h + standby_w * (24 - time_h))
 
 
-@formula("Energy at the bank", "E_b = E/κ", unit="Wh", source=Method("power.load-budget"))
+@formula(says("energy-bank"), "E_b = E/κ", unit="Wh", source=Method("power.load-budget"))
 def at_bank(energy_wh: float, path_efficiency_frac: float) -> float:
     return energy_wh / path_efficiency_frac
 
 
-@formula("Running power at the bank", "P_b = n·P/κ", unit="W", source=Method("power.load-budget"))
+@formula(says("running-power-bank"), "P_b = n·P/κ", unit="W", source=Method("power.load-budget"))
 def power_at_bank(count: float, power_w: float, path_efficiency_frac: float) -> float:
     return count * power_w / path_efficiency_frac
 
 
-@formula("Charge", "Q = E/U", unit="Ah", source=Method("power.load-budget", "definition"))
+@formula(says("charge"), "Q = E/U", unit="Ah", source=Method("power.load-budget", "definition"))
 def charge_of(energy_wh: float, bank_voltage_v: float) -> float:
     return energy_wh / bank_voltage_v
 
 
-@formula("Current", "I = P/U", unit="A", source=Method("power.load-budget", "definition"))
+@formula(says("current"), "I = P/U", unit="A", source=Method("power.load-budget", "definition"))
 def current_of(power_w: float, voltage_v: float) -> float:
     return power_w / voltage_v
 
 
-@formula("Design energy per day", "E·(1 + margin)", unit="Wh", source=Method("power.load-budget"))
+@formula(says("design-energy-per-day"), "E·(1 + margin)", unit="Wh", source=Method("power.load-budget"))
 def with_margin(energy_wh: float, margin_frac: float) -> float:
     return energy_wh * (1 + margin_frac)
 
 
-@formula("Inverter's own use", "E₀ = P₀·h_on", unit="Wh", source=Method("power.load-budget"))
+@formula(says("inverters-own-use"), "E₀ = P₀·h_on", unit="Wh", source=Method("power.load-budget"))
 def idle_energy(idle_w: float, on_h: float) -> float:
     return idle_w * on_h
 
 
-@formula("Loss of the inverter", "E₀ + E_ac·(1/η − 1)", unit="Wh", source=Method("power.load-budget"))
+@formula(says("loss-inverter"), "E₀ + E_ac·(1/η − 1)", unit="Wh", source=Method("power.load-budget"))
 def inverter_loss(idle_wh: float, ac_energy_wh: float, efficiency_frac: float) -> float:
     return idle_wh + ac_energy_wh * (1 / efficiency_frac - 1)
 

@@ -65,17 +65,17 @@ class PowerPart(BaseModel):
     summary: dict[str, float | None]
 
 
-@formula("Balance per day", "supply − demand", unit="Wh", source=Method("power.balance"))
+@formula(says("balance-per-day"), "supply − demand", unit="Wh", source=Method("power.balance"))
 def balance(supply_wh: float, demand_wh: float) -> float:
     return supply_wh - demand_wh
 
 
-@formula("Days from full to empty", "usable/(demand − supply)", unit="days", source=Method("power.balance"))
+@formula(says("days-full-empty"), "usable/(demand − supply)", unit="days", source=Method("power.balance"))
 def days_left(usable_wh: float, demand_wh: float, supply_wh: float) -> float:
     return usable_wh / (demand_wh - supply_wh)
 
 
-@formula("Energy a stay takes from the bank", "nights·(demand − supply)", unit="Wh", source=Method("power.bank-size"))
+@formula(says("energy-stay-takes-bank"), "nights·(demand − supply)", unit="Wh", source=Method("power.bank-size"))
 def stay_need(nights: float, demand_wh: float, supply_wh: float) -> float:
     return nights * max(0.0, demand_wh - supply_wh)
 

@@ -62,7 +62,7 @@ def _of_bank(ctx: Context, b: BankConfigureOut, bank: Bank, uses: dict[str, Load
 
 def _of_strings(ctx: Context, x: Strings) -> Iterator[Finding]:
     st, subject = x.out, f"array:{x.own}" if x.own else "solar"
-    name = x.arrays[0].name if x.own else "Solar"
+    name = x.arrays[0].name if x.own else says("solar")
     on_it = [f"array:{a.id}" for a in x.arrays]
     charge_v, input_a = 1.2 * ctx.system_v, says("controllers-input-takes", input_a=_input_a(x.controller))
     words = {
@@ -336,7 +336,7 @@ def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
             finding(
                 "power-bank-floor",
                 "bank",
-                ctx.design.power.bank.name if ctx.design.power.bank else "Bank",
+                ctx.design.power.bank.name if ctx.design.power.bank else says("bank"),
                 says("at-end-life-and", usable_wh=s.usable_wh.value, season_word=SEASON_WORD[worst.season], demand_wh=worst.demand_wh),
                 figures=["power/bank/usable_wh", f"power/{worst.season}/demand_wh"],
             )

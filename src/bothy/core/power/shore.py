@@ -64,17 +64,17 @@ class ShoreChargeTimeOut(Outcome):
 S315 = Method("power.shore-charge")
 
 
-@formula("What the supply gives", "S = U·I·continuous", unit="W", source=Method("power.shore-charge"))
+@formula(says("what-supply-gives"), "S = U·I·continuous", unit="W", source=Method("power.shore-charge"))
 def supply_limit(mains_voltage_v: float, current_a: float, continuous_frac: float) -> float:
     return mains_voltage_v * current_a * continuous_frac
 
 
-@formula("Charge current that the inlet leaves", "available·pf·η/U_abs", unit="A", source=Method("power.shore-charge"))
+@formula(says("charge-current-inlet-leaves"), "available·pf·η/U_abs", unit="A", source=Method("power.shore-charge"))
 def inlet_charge_limit(available_w: float, power_factor: float, efficiency_frac: float, absorption_v: float) -> float:
     return available_w * power_factor * efficiency_frac / absorption_v
 
 
-@formula("Time at full current", "C/η_q·(SoC_t − SoC₀)/I", unit="h", source=Method("power.shore-charge"))
+@formula(says("time-full-current"), "C/η_q·(SoC_t − SoC₀)/I", unit="h", source=Method("power.shore-charge"))
 def bulk_time(capacity_ah: float, coulomb_frac: float, soc_gain_frac: float, current_a: float) -> float:
     return capacity_ah / coulomb_frac * soc_gain_frac / current_a
 

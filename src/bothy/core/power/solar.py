@@ -112,7 +112,7 @@ class SolarStringOut(Outcome):
 
 
 @formula(
-    "Cell temperature",
+    says("cell-temperature"),
     "T = Ta + (NOCT − 20)/800·G + u·G/1000",
     unit="°C",
     source=Method("power.strings", "uplift typical") + Standard("NOCT") + Standard("IEC 61215"),
@@ -121,13 +121,13 @@ def cell_temp(ambient_temp_c: float, noct_c: float, irradiance_w_m2: float, upli
     return ambient_temp_c + (noct_c - 20) / 800 * irradiance_w_m2 + uplift_k * irradiance_w_m2 / 1000
 
 
-@formula("String voltage at a cell temperature", "s·U·(1 + β·(T − 25))", unit="V", source=Method("power.strings") + Maker())
+@formula(says("string-voltage-cell-temperature"), "s·U·(1 + β·(T − 25))", unit="V", source=Method("power.strings") + Maker())
 def string_voltage(series_count: float, voltage_v: float, coeff_per_k: float, cell_temp_c: float) -> float:
     return series_count * voltage_v * (1 + coeff_per_k * (cell_temp_c - 25))
 
 
 @formula(
-    "Short-circuit current for design",
+    says("short-circuit-current-design"),
     "1.25·ΣIsc",
     unit="A",
     source=Method("power.strings", "irradiance above 1000 W/m²") + Standard("NFPA 70", "690.8") + Standard("IEC 62548"),
@@ -136,7 +136,7 @@ def isc_design(isc_a: float) -> float:
     return 1.25 * isc_a
 
 
-@formula("Charge current before the controller's limit", "P·η/U", unit="A", source=Method("power.strings"))
+@formula(says("charge-current-before-controllers"), "P·η/U", unit="A", source=Method("power.strings"))
 def mppt_current(operating_power_w: float, controller_efficiency_frac: float, battery_voltage_v: float) -> float:
     return operating_power_w * controller_efficiency_frac / battery_voltage_v
 
@@ -373,12 +373,12 @@ class SolarYieldSimpleOut(Outcome):
     required_array_power_w: float | None
 
 
-@formula("Temperature factor", "1 + γ·(T − 25)", unit="", source=Method("power.solar-day") + Maker())
+@formula(says("temperature-factor"), "1 + γ·(T − 25)", unit="", source=Method("power.solar-day") + Maker())
 def power_temp_factor(power_coeff_per_k: float, cell_temp_c: float) -> float:
     return 1 + power_coeff_per_k * (cell_temp_c - 25)
 
 
-@formula("What is left after the losses", "f_T·f_pwm·η·soiling·wiring·mismatch·shading·ageing·deployed·acceptance", unit="", source=Method("power.solar-day"))
+@formula(says("what-left-after-losses"), "f_T·f_pwm·η·soiling·wiring·mismatch·shading·ageing·deployed·acceptance", unit="", source=Method("power.solar-day"))
 def derate_product(
     temp_factor_frac: float,
     pwm_factor_frac: float,
@@ -405,7 +405,7 @@ def derate_product(
     )
 
 
-@formula("Solar energy per day", "E = P·PSH·derate", unit="Wh", source=Method("power.solar-day", "peak sun hours"))
+@formula(says("solar-energy-per-day"), "E = P·PSH·derate", unit="Wh", source=Method("power.solar-day", "peak sun hours"))
 def solar_energy(array_power_w: float, peak_sun_h: float, derate_frac: float) -> float:
     return array_power_w * peak_sun_h * derate_frac
 

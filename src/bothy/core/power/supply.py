@@ -34,13 +34,13 @@ W_PER_M2 = 200.0
 """Label power of a square metre of panels (typical)."""
 
 
-@formula("Demand on the bank", "need·(1 − φ + φ/η)", unit="Wh", source=Method("power.balance", "all energy through the bank (φ = 1)"))
+@formula(says("demand-bank"), "need·(1 − φ + φ/η)", unit="Wh", source=Method("power.balance", "all energy through the bank (φ = 1)"))
 def demand(need_wh: float, round_trip_frac: float) -> float:
     return need_wh / round_trip_frac
 
 
 @formula(
-    "What a second alternator charges with",
+    says("what-second-alternator-charges"),
     "min(hot·label, bank's limit)",
     unit="A",
     source=Method("power.driving-charge", "hot output 75 % of the label") + OwnChoice("typical"),
@@ -49,17 +49,17 @@ def second_alternator(hot_frac: float, rated_a: float, bank_limit_a: float) -> f
     return min(hot_frac * rated_a, bank_limit_a)
 
 
-@formula("Power at its belt", "U·I/0.55", unit="W", source=Method("power.driving-charge"))
+@formula(says("power-belt"), "U·I/0.55", unit="W", source=Method("power.driving-charge"))
 def belt_power(voltage_v: float, current_a: float) -> float:
     return voltage_v * current_a / 0.55
 
 
-@formula("Energy per day of driving", "I·U·h", unit="Wh", source=Method("power.balance", "definition"))
+@formula(says("energy-per-day-driving"), "I·U·h", unit="Wh", source=Method("power.balance", "definition"))
 def driven_energy(current_a: float, bank_voltage_v: float, drive_h: float) -> float:
     return current_a * bank_voltage_v * drive_h
 
 
-@formula("Energy per day of driving", "Q·U", unit="Wh", source=Method("power.balance", "definition"))
+@formula(says("energy-per-day-driving"), "Q·U", unit="Wh", source=Method("power.balance", "definition"))
 def relay_energy(charge_ah: float, bank_voltage_v: float) -> float:
     return charge_ah * bank_voltage_v
 

@@ -46,7 +46,7 @@ def _group_of(a: Appliance, amps: float) -> str:
         return says("sockets", zone_names=ZONE_NAMES[ZONES[a.zone]])
     if a.kind == "safety":
         return says("alarms-and-monitor")
-    return "Fans" if a.kind == "fan" else says("electronics", zone_names=ZONE_NAMES[ZONES[a.zone]])
+    return says("fans") if a.kind == "fan" else says("electronics", zone_names=ZONE_NAMES[ZONES[a.zone]])
 
 
 def _groups(ctx: Context, free: list[Appliance], ac: bool) -> dict[str, list[Appliance]]:
@@ -183,7 +183,7 @@ def _feeds(ctx: Context, wanted: _Wanted, new_boards: list[dict[str, Any]]) -> N
     d, p = ctx.design, ctx.design.power
     have = {c.feed for c in d.wiring.circuits}
     if p.bank is not None and "main" not in have:
-        wanted.add("Main", "main", fuse_family="class_t" if ctx.chem.lithium else None)
+        wanted.add(says("main"), "main", fuse_family="class_t" if ctx.chem.lithium else None)
     if p.inverter is not None and "inverter" not in have:
         wanted.add(says("inverter-feed"), "inverter")
     for b in [*(x.id for x in d.wiring.boards if x.side == "dc"), *(x["id"] for x in new_boards if x["side"] == "dc")]:

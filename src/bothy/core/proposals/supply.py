@@ -76,7 +76,7 @@ def propose_inverter(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal |
     if ctx.hooked:
         assumes.append(says("only-what-marked-as"))
     return part_proposal(
-        "inverter", "/power/inverter", "Inverter", part.name, value, _dump(ctx.design.power.inverter), why, assumes, price=part.price, mass=part.mass_kg
+        "inverter", "/power/inverter", says("inverter"), part.name, value, _dump(ctx.design.power.inverter), why, assumes, price=part.price, mass=part.mass_kg
     )
 
 
@@ -345,7 +345,7 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
     return part_proposal(
         "bank",
         "/power/bank",
-        "Bank",
+        says("bank"),
         str(value["name"]),
         value,
         _dump(ctx.design.power.bank),

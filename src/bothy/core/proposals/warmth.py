@@ -138,7 +138,7 @@ def propose_insulation(ctx: Context, w: Warm) -> Proposal | None:
         if kind not in built:
             base = PRESETS[floor if kind == "floor" else wall]
             id = next(i for i in (kind, *(f"{kind}-{n}" for n in range(2, 60))) if i not in have)
-            built[kind] = _ribs_covered(_at_knee(base, s.direction, id, {"floor": "Floor", "roof": "Roof", "walls": "Walls"}[kind]), s)
+            built[kind] = _ribs_covered(_at_knee(base, s.direction, id, {"floor": says("floor"), "roof": says("roof"), "walls": says("walls")}[kind]), s)
     said = {x.id: i for i, x in enumerate(ctx.design.warmth.surfaces)}
     patch: list[dict[str, Any]] = [{"op": "add", "path": "/warmth/build_ups/-", "value": b.model_dump(mode="json")} for b in built.values()]
     for s in open_:

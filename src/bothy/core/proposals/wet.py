@@ -76,7 +76,7 @@ def propose_tanks(ctx: Context, w: Wet) -> Proposal | None:
     made: list[dict[str, Any]] = [
         {
             "id": "fresh",
-            "name": "Fresh",
+            "name": says("fresh"),
             "holds": "fresh",
             "prisms": [_box(fresh, 0.4, 0.3)],
             "outlet_z_m": 0.0,
@@ -95,7 +95,7 @@ def propose_tanks(ctx: Context, w: Wet) -> Proposal | None:
         made.append(
             {
                 "id": "grey",
-                "name": "Grey",
+                "name": says("grey-2"),
                 "holds": "grey",
                 "prisms": [_box(grey, 0.5, 0.2)],
                 "place": "underfloor",
@@ -135,9 +135,16 @@ def _taps(ctx: Context) -> list[dict[str, Any]]:
     shower = ctx.design.water.use.shower_type != "none"
     common = {"food_grade": True, "drain_valve": True, "by": "proposal"}
     runs: list[dict[str, Any]] = [
-        {"id": "main", "name": "Main", "length_m": 1.5, "x_m": 2.0, "fittings": {"strainer": 1, "valve_ball": 1, "valve_check": 1, "elbow_90": 2}, **common}
+        {
+            "id": "main",
+            "name": says("main"),
+            "length_m": 1.5,
+            "x_m": 2.0,
+            "fittings": {"strainer": 1, "valve_ball": 1, "valve_check": 1, "elbow_90": 2},
+            **common,
+        }
     ]
-    ends = [("sink", says("kitchen-tap"), 2.5, 0.8, 4.0, 30.0), *([("shower", "Shower", 4.0, 1.4, 6.0, 70.0)] if shower else [])]
+    ends = [("sink", says("kitchen-tap"), 2.5, 0.8, 4.0, 30.0), *([("shower", says("shower"), 4.0, 1.4, 6.0, 70.0)] if shower else [])]
     for id, name, length, rise, wanted, rated in ends:
         runs.append(
             {
@@ -240,7 +247,7 @@ def propose_runs(ctx: Context, w: Gassed) -> Proposal | None:
     if main is None:
         main = "main"
         made.append(
-            {"id": main, "name": "Main", "length_m": 3.0, "clip_m": 0.5, "grommets": True, "fittings": {"valve_ball": 1, "bend_90": 3}, "by": "proposal"}
+            {"id": main, "name": says("main"), "length_m": 3.0, "clip_m": 0.5, "grommets": True, "fittings": {"valve_ball": 1, "bend_90": 3}, "by": "proposal"}
         )
         taken.add(main)
     for a in open_:
@@ -318,7 +325,7 @@ def propose_locker(ctx: Context, w: Gassed) -> Proposal | None:
     return _new(
         "gas",
         "gas-locker",
-        "Locker" if g.locker is None else says("vents-locker"),
+        says("locker") if g.locker is None else says("vents-locker"),
         ", ".join(
             ([f"{value['length_m']:g} × {value['width_m']:g} × {value['height_m']:g} m"] if g.locker is None else []) + [says("grille-2", s=s) for s in said]
         ),

@@ -84,22 +84,22 @@ class Excess(NamedTuple):
     below: bool
 
 
-@formula("Measured resistance", "R = 1000·ΔV/I", unit="mΩ", source=EXCESS + Standard("Ohm’s law"))
+@formula(says("measured-resistance"), "R = 1000·ΔV/I", unit="mΩ", source=EXCESS + Standard("Ohm’s law"))
 def measured_mohm(drop_v: float, current_a: float) -> float:
     return 1000 * drop_v / current_a
 
 
-@formula("Excess resistance", "R_x = R_m − R_p", unit="mΩ", source=EXCESS)
+@formula(says("excess-resistance"), "R_x = R_m − R_p", unit="mΩ", source=EXCESS)
 def excess_mohm(measured_resistance_mohm: float, predicted_resistance_mohm: float) -> float:
     return measured_resistance_mohm - predicted_resistance_mohm
 
 
-@formula("What is allowed", "tolerance·R_p + allowance", unit="mΩ", source=EXCESS)
+@formula(says("what-allowed"), "tolerance·R_p + allowance", unit="mΩ", source=EXCESS)
 def allowed_mohm(tolerance_frac: float, predicted_resistance_mohm: float, allowance_mohm: float) -> float:
     return tolerance_frac * predicted_resistance_mohm + allowance_mohm
 
 
-@formula("Heat at the spot", "P = I²·R_x/1000", unit="W", source=EXCESS + Standard("Joule’s law"))
+@formula(says("heat-spot"), "P = I²·R_x/1000", unit="W", source=EXCESS + Standard("Joule’s law"))
 def spot_heat(current_a: float, excess: float) -> float:
     return current_a**2 * max(excess, 0.0) / 1000
 

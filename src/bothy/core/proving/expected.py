@@ -47,22 +47,22 @@ class ExpectedCircuitCurrentOut(Outcome):
     ABSENT_WHEN_NULL = ("verdict",)
 
 
-@formula("Current of a resistive load", "I = P·V/Vr²", unit="A", source=Method("prove.expected-current", "Ohm's law"))
+@formula(says("current-resistive-load"), "I = P·V/Vr²", unit="A", source=Method("prove.expected-current", "Ohm's law"))
 def resistive_current(power_w: float, supply_voltage_v: float, rated_voltage_v: float) -> float:
     return power_w * supply_voltage_v / rated_voltage_v**2
 
 
-@formula("Current of a constant-power load", "I = P/(η·V)", unit="A", source=Method("prove.expected-current", "definition"))
+@formula(says("current-constant-power-load"), "I = P/(η·V)", unit="A", source=Method("prove.expected-current", "definition"))
 def electronic_current(power_w: float, efficiency_frac: float, supply_voltage_v: float) -> float:
     return power_w / (efficiency_frac * supply_voltage_v)
 
 
-@formula("Current of a motor or constant-current load", "I = P/(η·Vr)", unit="A", source=Method("prove.expected-current"))
+@formula(says("current-motor-constant-current"), "I = P/(η·Vr)", unit="A", source=Method("prove.expected-current"))
 def rated_current(power_w: float, efficiency_frac: float, rated_voltage_v: float) -> float:
     return power_w / (efficiency_frac * rated_voltage_v)
 
 
-@formula("Widest deviation", "Σ count·I·tolerance", unit="A", source=Method("prove.expected-current", "linear sum: errors may not be independent"))
+@formula(says("widest-deviation"), "Σ count·I·tolerance", unit="A", source=Method("prove.expected-current", "linear sum: errors may not be independent"))
 def band(current_a: float, deviation_a: float, sign: float) -> float:
     return current_a + sign * deviation_a
 
@@ -161,17 +161,17 @@ class ExpectedLoadVoltageOut(Outcome):
     loss_w: float
 
 
-@formula("Resistance of a segment", "n·k·ρ·(1 + 0.00393·(T − 20))·L/A", unit="mΩ", source=Method("prove.expected-voltage") + Standard("IEC 60028"))
+@formula(says("resistance-segment"), "n·k·ρ·(1 + 0.00393·(T − 20))·L/A", unit="mΩ", source=Method("prove.expected-voltage") + Standard("IEC 60028"))
 def segment_resistance(count: float, stranding_factor: float, temp_c: float, length_m: float, area_mm2: float) -> float:
     return count * stranding_factor * 0.017241 * (1 + 0.00393 * (temp_c - 20)) * length_m / area_mm2 * 1000
 
 
-@formula("Voltage at a resistive load's current", "I = Vs/(Vr²/P + R)", unit="A", source=Method("prove.expected-voltage", "Ohm's law"))
+@formula(says("voltage-resistive-loads-current"), "I = Vs/(Vr²/P + R)", unit="A", source=Method("prove.expected-voltage", "Ohm's law"))
 def behind_resistance(source_voltage_v: float, rated_voltage_v: float, power_w: float, resistance_mohm: float) -> float:
     return 0.0 if power_w == 0 else source_voltage_v / (rated_voltage_v**2 / power_w + resistance_mohm / 1000)
 
 
-@formula("Voltage at the load", "V = Vs − I·R/1000", unit="V", source=Method("prove.expected-voltage", "Kirchhoff"))
+@formula(says("voltage-load"), "V = Vs − I·R/1000", unit="V", source=Method("prove.expected-voltage", "Kirchhoff"))
 def voltage_behind(source_voltage_v: float, current_a: float, resistance_mohm: float) -> float:
     return source_voltage_v - current_a * resistance_mohm / 1000
 
@@ -203,7 +203,7 @@ def expected_load_voltage(inp: ExpectedLoadVoltageIn, sources: dict[str, Figure]
         current = Figure(
             _constant_power_current(inp, whole_mohm / 1000),
             "A",
-            "Current",
+            says("current"),
             expression="I = P/(η·V), V = (Vs + √(Vs² − 4·P·R/η))/2",
             source=Method("prove.expected-voltage", "upper root"),
             inputs=(("source_voltage_v", v_s), ("power_w", g("power_w")), ("loop", loop)),

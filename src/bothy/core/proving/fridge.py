@@ -47,17 +47,17 @@ class FridgePulldownOut(Outcome):
     verdict: VerdictWord | None
 
 
-@formula("The coldest it gets", "T_∞ = T_a − Q/UA", unit="°C", source=FRIDGE)
+@formula(says("coldest-gets"), "T_∞ = T_a − Q/UA", unit="°C", source=FRIDGE)
 def floor_temp(ambient_temp_c: float, cooling_w: float, ua_w_k: float) -> float:
     return ambient_temp_c - cooling_w / ua_w_k
 
 
-@formula("Time constant", "τ = (C + m·c_p)/UA/3600", unit="h", source=FRIDGE)
+@formula(says("time-constant"), "τ = (C + m·c_p)/UA/3600", unit="h", source=FRIDGE)
 def time_constant(cabinet_capacity_j_k: float, contents_mass_kg: float, contents_cp_j_kgk: float, ua_w_k: float) -> float:
     return (cabinet_capacity_j_k + contents_mass_kg * contents_cp_j_kgk) / ua_w_k / 3600
 
 
-@formula("Part of the time that it runs", "max(0, UA·(T_a − T_set)/Q)", unit="", source=FRIDGE)
+@formula(says("part-time-runs"), "max(0, UA·(T_a − T_set)/Q)", unit="", source=FRIDGE)
 def duty(ua_w_k: float, ambient_temp_c: float, setpoint_temp_c: float, cooling_w: float) -> float:
     return max(0.0, ua_w_k * (ambient_temp_c - setpoint_temp_c) / cooling_w)
 

@@ -66,12 +66,12 @@ class SolarCheckOut(Outcome):
     isc_verdict: SunVerdict | None
 
 
-@formula("Temperature of the cells", "T_a + (NOCT − 20 + mount)·G/800", unit="°C", source=SOLAR + Standard("IEC 61215"))
+@formula(says("temperature-cells"), "T_a + (NOCT − 20 + mount)·G/800", unit="°C", source=SOLAR + Standard("IEC 61215"))
 def cell_temp(ambient_temp_c: float, noct_c: float, mount_extra_c: float, irradiance_w_m2: float) -> float:
     return ambient_temp_c + (noct_c - 20 + mount_extra_c) * irradiance_w_m2 / 800
 
 
-@formula("Open-circuit voltage", "s·(Voc·(1 + β·(T − 25)) + N·n·(k/q)·(T + 273.15)·ln(G/1000))", unit="V", source=SOLAR + Standard("IEC 60891"))
+@formula(says("open-circuit-voltage"), "s·(Voc·(1 + β·(T − 25)) + N·n·(k/q)·(T + 273.15)·ln(G/1000))", unit="V", source=SOLAR + Standard("IEC 60891"))
 def open_voltage(
     series_count: float, voc_stc_v: float, voc_temp_coeff_per_c: float, cell_temp_c: float, cells_count: float, ideality: float, irradiance_w_m2: float
 ) -> float:
@@ -81,12 +81,12 @@ def open_voltage(
     return max(0.0, series_count * (voc_stc_v * (1 + voc_temp_coeff_per_c * (cell_temp_c - 25)) + thermal))
 
 
-@formula("Short-circuit current", "p·Isc·G/1000·(1 + α·(T − 25))", unit="A", source=SOLAR + Standard("IEC 60891"))
+@formula(says("short-circuit-current"), "p·Isc·G/1000·(1 + α·(T − 25))", unit="A", source=SOLAR + Standard("IEC 60891"))
 def short_current(parallel_count: float, isc_stc_a: float, irradiance_w_m2: float, isc_temp_coeff_per_c: float, cell_temp_c: float) -> float:
     return max(0.0, parallel_count * isc_stc_a * irradiance_w_m2 / 1000 * (1 + isc_temp_coeff_per_c * (cell_temp_c - 25)))
 
 
-@formula("Power of the array", "s·p·P·G/1000·max(0, 1 + γ·(T − 25))·derate", unit="W", source=SOLAR)
+@formula(says("power-array"), "s·p·P·G/1000·max(0, 1 + γ·(T − 25))·derate", unit="W", source=SOLAR)
 def array_power(
     series_count: float, parallel_count: float, pmp_stc_w: float, irradiance_w_m2: float, pmp_temp_coeff_per_c: float, cell_temp_c: float, derate_frac: float
 ) -> float:

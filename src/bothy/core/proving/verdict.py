@@ -53,12 +53,12 @@ class VerdictOut(Outcome):
     meter_adequate: bool | None
 
 
-@formula("Standard uncertainty of the reading", "u = (a·|x| + n·r)/√3", unit="", source=Method("prove.verdict", "limits of error taken as rectangular"))
+@formula(says("standard-uncertainty-reading"), "u = (a·|x| + n·r)/√3", unit="", source=Method("prove.verdict", "limits of error taken as rectangular"))
 def meter_uncertainty(accuracy_frac: float, measured: float, digits_count: float, resolution: float) -> float:
     return (accuracy_frac * abs(measured) + digits_count * resolution) / math.sqrt(3)
 
 
-@formula("Expanded uncertainty", "U = k·√(u_m² + u_e²)", unit="", source=Method("prove.verdict") + Standard("ISO/IEC Guide 98-3"))
+@formula(says("expanded-uncertainty"), "U = k·√(u_m² + u_e²)", unit="", source=Method("prove.verdict") + Standard("ISO/IEC Guide 98-3"))
 def expanded(coverage_k: float, meter_u: float, expected_sd: float) -> float:
     return coverage_k * math.hypot(meter_u, expected_sd)
 

@@ -181,10 +181,10 @@ WORK: tuple[tuple[str, str], ...] = (
     (says("mark-from-inside"), says("where-bows-and-ribs")),
     (says("measure-again-outside"), says("from-pilot-hole-to")),
     (says("four-corners"), says("drill-corners-to-their")),
-    ("Saw", says("masked-both-sides-fine")),
-    ("Deburr", says("file-both-sides-sweep")),
+    (says("saw"), says("masked-both-sides-fine")),
+    (says("deburr"), says("file-both-sides-sweep")),
     (says("paint-edge"), says("rust-paint-two-coats")),
     (says("bead-and-fit"), says("prime-bead-under-flange")),
-    ("Water", says("when-has-cured-ten")),
+    (says("water"), says("when-has-cured-ten")),
 )
 """The order of the work at each hole, cautions first."""

@@ -6,7 +6,7 @@ import datetime as dt
 from math import ceil
 from typing import NamedTuple
 
-from bothy.core.catalogue.climates import Climate
+from bothy.core.catalogue.climates import MONTHS, Climate
 from bothy.core.context import Context
 from bothy.core.contract import quick
 from bothy.core.design.document import Design
@@ -190,7 +190,7 @@ def _cure_findings(ctx: Context, bond: Bonded, held: dict[str, Held]) -> list[Fi
     if (b.day or b.temp_c is not None) and first.temp_c < p.min_c:
         good = says("from-to-warm-enough", good=part.good[0][0], good_h=part.good[0][1]) if part.good else ""
         late = next((m for m in range(1, 13) if part.months[(ctx.from_month + m - 2) % 12] is not None), None)
-        when = "" if good or b.temp_c is not None or late is None else says("next-month-in-which", month=MONTH[(ctx.from_month + late - 2) % 12])
+        when = "" if good or b.temp_c is not None or late is None else says("next-month-in-which", month=MONTHS[(ctx.from_month + late - 2) % 12])
         out.append(
             finding(
                 "fit-cure-too-cold",
@@ -245,9 +245,6 @@ def _hot_or_wet(b: Bonding, part: CurePart, p: Product, temp_c: float, coming: t
             )
         )
     return out
-
-
-MONTH = ("January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December")
 
 
 def _cut_part(t: RoofThing, shape: RoofShape) -> CutPart | None:

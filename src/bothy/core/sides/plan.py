@@ -14,7 +14,7 @@ from bothy.core.roof.plan import ROOFS, RoofShape
 from bothy.core.words.says import sides_says as says
 
 FACES: tuple[Face, ...] = ("left", "right", "rear", "floor")
-NAMES: dict[Face, str] = {"left": says("left-side"), "right": says("right-side"), "rear": "Rear", "floor": "Floor"}
+NAMES: dict[Face, str] = {"left": says("left-side"), "right": says("right-side"), "rear": says("rear"), "floor": says("floor")}
 PILLAR_M = 0.06
 """How wide a pillar is taken to be under a rib of the roof (typical)."""
 

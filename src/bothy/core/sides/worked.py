@@ -23,15 +23,15 @@ WORK: tuple[tuple[str, str], ...] = (
     (says("mark-from-inside"), says("where-pillars-show-drill")),
     (says("measure-again-outside"), says("from-pilot-hole-to")),
     (says("tape-and-corners"), says("mask-paint-on-both")),
-    ("Saw", says("fine-blade-slowly-second")),
-    ("Deburr", says("file-both-sides-sweep")),
+    (says("saw"), says("fine-blade-slowly-second")),
+    (says("deburr"), says("file-both-sides-sweep")),
     (says("paint-edge"), says("rust-paint-two-coats")),
-    ("Frame", says("frame-as-thick-as")),
+    (says("frame"), says("frame-as-thick-as")),
     (
         says("bead-and-fit"),
         says("bead-under-flange-fit"),
     ),
-    ("Water", says("when-has-cured-ten")),
+    (says("water"), says("when-has-cured-ten")),
 )
 FLOOR_WORK: tuple[tuple[str, str], ...] = (
     (
@@ -40,7 +40,7 @@ FLOOR_WORK: tuple[tuple[str, str], ...] = (
     ),
     (says("measure-twice"), says("from-two-edges-that")),
     (says("pilot-hole"), says("one-hole-with-stop")),
-    ("Cut", says("hole-saw-from-above")),
+    (says("cut"), says("hole-saw-from-above")),
     (says("paint-edge"), says("rust-paint-two-coats-then")),
     (says("sleeve-and-seal"), says("flue-through-metal-plate")),
     (says("drop-vents-stay-open"), says("vent-for-gas-never")),

@@ -149,7 +149,7 @@ def beside(ctx: Context, run: TripRun, log: Log) -> MeasuredBeside:
             finding(
                 "sim-calibration-bias",
                 "trips",
-                "Log",
+                says("log"),
                 says(
                     "on-average-were-measured",
                     mean_measured_w=fit.mean_measured_w,

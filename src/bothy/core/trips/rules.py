@@ -420,7 +420,7 @@ def _sources(ctx: Context, run: TripRun, add: Add, target: float) -> None:
             says("generator-runs-in-and", run_h=g.run_h, day_count=run.day_count, made_kwh=g.made_kwh, burnt=g.burnt, unit=g.unit, fuel=g.fuel),
         )
         if g.short_frac > 0:
-            name = ctx.design.power.generator.name if ctx.design.power.generator else "Generator"
+            name = ctx.design.power.generator.name if ctx.design.power.generator else says("generator")
             add("sim-fuel-empty", runs_dry(g, partial(when, run)), subject=("generator", name))
     if ctx.design.power.generator is None and any(leg.generator_h > 0 for leg in legs_of(ctx.design)):
         add("sim-generator-missing", says("trip-plans-hours-with"))

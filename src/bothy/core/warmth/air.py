@@ -10,6 +10,7 @@ from bothy.core.constants import SEA_PA, ZERO_K
 from bothy.core.contract import Contract, Given, Outcome
 from bothy.core.figure import Figure, formula
 from bothy.core.method.sources import Method
+from bothy.core.words.says import warmth_says as says
 
 RHO, CP, R_V = 1.2, 1006.0, 461.5
 """Density of room air kg/m³, its heat J/(kg·K), gas constant of vapour J/(kg·K)."""
@@ -28,7 +29,7 @@ def density_ratio(altitude_m: float) -> float:
     return float((1 - 2.25577e-5 * altitude_m) ** 4.2559)
 
 
-@formula("Saturation pressure", "611.2·exp(17.62·T/(243.12+T)); below 0 °C 611.2·exp(22.46·T/(272.62+T))", unit="Pa", source=MAGNUS)
+@formula(says("saturation-pressure"), "611.2·exp(17.62·T/(243.12+T)); below 0 °C 611.2·exp(22.46·T/(272.62+T))", unit="Pa", source=MAGNUS)
 def saturation(temp_c: float) -> float:
     if temp_c >= 0:
         return 611.2 * math.exp(17.62 * temp_c / (243.12 + temp_c))
@@ -38,28 +39,28 @@ def saturation(temp_c: float) -> float:
 saturation_pa = saturation.raw
 
 
-@formula("Vapour pressure", "RH·e_s(T)", unit="Pa", source=Method("warmth.air", "definition"))
+@formula(says("vapour-pressure"), "RH·e_s(T)", unit="Pa", source=Method("warmth.air", "definition"))
 def vapour(rh_frac: float, sat_pressure_pa: float) -> float:
     return rh_frac * sat_pressure_pa
 
 
-@formula("Dew point", "x = ln(e/611.2); 243.12·x/(17.62−x), below zero 272.62·x/(22.46−x)", unit="°C", source=MAGNUS)
+@formula(says("dew-point"), "x = ln(e/611.2); 243.12·x/(17.62−x), below zero 272.62·x/(22.46−x)", unit="°C", source=MAGNUS)
 def dew_point(vapour_pressure_pa: float) -> float:
     x = math.log(vapour_pressure_pa / 611.2)
     return 243.12 * x / (17.62 - x) if x >= 0 else 272.62 * x / (22.46 - x)
 
 
-@formula("Absolute humidity", "1000·e/(R_v·T)", unit="g/m³", source=Method("warmth.air", "gas law"))
+@formula(says("absolute-humidity"), "1000·e/(R_v·T)", unit="g/m³", source=Method("warmth.air", "gas law"))
 def absolute_humidity(vapour_pressure_pa: float, temp_c: float) -> float:
     return 1000 * vapour_pressure_pa / (R_V * (temp_c + ZERO_K))
 
 
-@formula("Humidity ratio", "1000·0.62198·e/(p−e)", unit="g/kg", source=Method("warmth.air", "gas law"))
+@formula(says("humidity-ratio"), "1000·0.62198·e/(p−e)", unit="g/kg", source=Method("warmth.air", "gas law"))
 def humidity_ratio_g(vapour_pressure_pa: float, air_pressure_pa: float) -> float:
     return 1000 * 0.62198 * vapour_pressure_pa / (air_pressure_pa - vapour_pressure_pa)
 
 
-@formula("Humidity at the surface", "e/e_s(T_surface)", unit="%", source=Method("warmth.air", "definition"))
+@formula(says("humidity-surface"), "e/e_s(T_surface)", unit="%", source=Method("warmth.air", "definition"))
 def surface_humidity(vapour_pressure_pa: float, surface_sat_pa: float) -> float:
     return vapour_pressure_pa / surface_sat_pa
 

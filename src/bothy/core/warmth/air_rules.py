@@ -59,7 +59,7 @@ def damp_findings(ctx: Context, w: Warm) -> Found:
             yield finding(
                 "warm-humidity-high",
                 "air",
-                "Air",
+                says("air"),
                 says(
                     "air-inside-has-humidity", rh=rh, when=when, g_g_h=g, ask=ask, night_flow_m3_h=a.night_flow_m3_h if when == "at night" else a.day_flow_m3_h
                 ),
@@ -70,7 +70,7 @@ def damp_findings(ctx: Context, w: Warm) -> Found:
         yield finding(
             "warm-cannot-dry-by-air",
             "air",
-            "Air",
+            says("air"),
             says("outside-air-holds-vapour", outdoor_vapour_pressure_pa=w.air.night.outdoor_vapour_pressure_pa, night_c=ctx.night_c),
         )
 
@@ -94,7 +94,7 @@ def air_findings(ctx: Context, w: Warm) -> Found:
         yield finding(
             "warm-unflued-heating",
             "air",
-            "Air",
+            says("air"),
             says("open-flame-gives-off", hob_kw=d.damp.hob_kw or max((h.max_w for h in d.heaters), default=0) / 1000, hob_g=127 * (d.damp.hob_kw or 1)),
         )
     if a.gas_ok is False and not ctx.design.gas.appliances:  # otherwise Gas says it, by its own appliances
@@ -110,15 +110,17 @@ def air_findings(ctx: Context, w: Warm) -> Found:
             if v.closable and v.kind in ("fixed_roof", "fixed_wall_high", "fixed_low"):
                 yield finding("warm-gas-vent-closable", f"vent:{v.id}", v.name, says("vent-can-be-closed"))
     if a.co_ppm is not None and a.co_ppm > CO_PPM:
-        yield finding("warm-co-level", "air", "Air", says("carbon-monoxide-reaches-while", co_ppm=a.co_ppm))
+        yield finding("warm-co-level", "air", says("air"), says("carbon-monoxide-reaches-while", co_ppm=a.co_ppm))
     if a.co2_at_end_ppm > USED_PPM:
-        yield finding("warm-co2-danger", "air", "Air", says("carbon-dioxide-reaches-after", co2_at_end_ppm=a.co2_at_end_ppm, night_flow_m3_h=a.night_flow_m3_h))
+        yield finding(
+            "warm-co2-danger", "air", says("air"), says("carbon-dioxide-reaches-after", co2_at_end_ppm=a.co2_at_end_ppm, night_flow_m3_h=a.night_flow_m3_h)
+        )
     elif a.co2_at_end_ppm > STALE_PPM:
         need = ctx.people * 13 / 1000 * 1e6 / (STALE_PPM - 420)
         yield finding(
             "warm-co2-high",
             "air",
-            "Air",
+            says("air"),
             says("carbon-dioxide-reaches-by", co2_at_end_ppm=a.co2_at_end_ppm, night_flow_m3_h=a.night_flow_m3_h, need_m3_h=need, stale_ppm=STALE_PPM),
             figures=["air/co2_ppm"],
         )

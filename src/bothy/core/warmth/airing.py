@@ -111,8 +111,8 @@ def damp_sources(ctx: Context, *, asleep: bool) -> list[MoistureSource]:
         per = 24 / (24 - ASLEEP_H)
         out = [
             MoistureSource(name=says("people-awake"), kind="person_awake", count=n),
-            MoistureSource(name="meals", kind="meal", count=(d.meals_per_day if d.meals_per_day is not None else MEALS) * per),
-            MoistureSource(name="showers", kind="shower", count=(d.showers_per_day if d.showers_per_day is not None else SHOWERS) * per),
+            MoistureSource(name=says("meals"), kind="meal", count=(d.meals_per_day if d.meals_per_day is not None else MEALS) * per),
+            MoistureSource(name=says("showers"), kind="shower", count=(d.showers_per_day if d.showers_per_day is not None else SHOWERS) * per),
         ]
         if d.wet_clothes_kg_per_day > 0 and ctx.design.warmth.drying is None:
             out.append(MoistureSource(name=says("wet-clothes"), kind="clothes_kg", count=d.wet_clothes_kg_per_day * per))

@@ -31,7 +31,7 @@ def draught_m_s(rise_k: float, room_c: float, stack_height_m: float) -> float:
     return math.sqrt(2 * G * stack_height_m * rise_k / (room_c + ZERO_K + rise_k / 2))
 
 
-@formula("Heat to vent", "max(0, P − U·A·ΔT)", unit="W", source=Method("warmth.cabinets"))
+@formula(says("heat-vent"), "max(0, P − U·A·ΔT)", unit="W", source=Method("warmth.cabinets"))
 def to_vent(heat_w: float, case_u_w_m2k: float, case_area_m2: float, rise_k: float) -> float:
     return max(0.0, heat_w - case_u_w_m2k * case_area_m2 * rise_k)
 

@@ -92,7 +92,7 @@ def condensation_check(inp: CondensationCheckIn, sources: dict[str, Figure] | No
         pieces = max(1, min(MOST_PIECES, math.ceil(rx / PIECE_R - 1e-9)))
         for i in range(1, pieces + 1):
             if i < pieces:
-                names.append(f"in {x.called}")
+                names.append(says("in-layer", layer=x.called))
             else:
                 names.append(f"{x.called}|{inp.layers[n + 1].called}" if n + 1 < len(inp.layers) else "outer_surface")
             at.append(at[-1] + x.mm / pieces)

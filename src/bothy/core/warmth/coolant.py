@@ -72,7 +72,7 @@ class HeatExchangerOut(Outcome):
 
 
 @formula(
-    "Effectiveness",
+    says("effectiveness"),
     "counterflow (1−e^(−NTU(1−C_r)))/(1−C_r·e^(−NTU(1−C_r))), parallel (1−e^(−NTU(1+C_r)))/(1+C_r)",
     unit="%",
     source=Method("warmth.coolant", "effectiveness-NTU method"),

@@ -19,7 +19,7 @@ LATENT = 2.45e6
 BTU_H = 3.412142
 
 
-@formula("Sol-air temperature", "T_e + (α·I − 0.9·63·[horizontal])/h_o", unit="°C", source=Method("warmth.cooling"))
+@formula(says("sol-air-temperature"), "T_e + (α·I − 0.9·63·[horizontal])/h_o", unit="°C", source=Method("warmth.cooling"))
 def sol_air(outdoor_temp_c: float, absorptance_frac: float, irradiance_w_m2: float, horizontal: float, h_out_w_m2k: float) -> float:
     return outdoor_temp_c + (absorptance_frac * irradiance_w_m2 - SKY_W * horizontal) / h_out_w_m2k
 

@@ -101,17 +101,17 @@ class Duct(Contract):
         return 1 / (1 / (25 * math.pi * d) + math.log(outer / d) / (2 * math.pi * self.insulation_conductivity_w_mk) + 1 / (9 * math.pi * outer))
 
 
-@formula("Temperature at the end", "T_amb + (T_s − T_amb)·exp(−UA'·L/(m·c_p))", unit="°C", source=Method("warmth.ducts"))
+@formula(says("temperature-end"), "T_amb + (T_s − T_amb)·exp(−UA'·L/(m·c_p))", unit="°C", source=Method("warmth.ducts"))
 def outlet_temp(supply_temp_c: float, ambient_temp_c: float, ua_w_mk: float, length_m: float, mass_flow_kg_s: float) -> float:
     return ambient_temp_c + (supply_temp_c - ambient_temp_c) * math.exp(-ua_w_mk * length_m / (mass_flow_kg_s * CP))
 
 
-@formula("Heat that arrives", "m·c_p·(T_o − T_zone)", unit="W", source=Method("warmth.ducts"))
+@formula(says("heat-arrives"), "m·c_p·(T_o − T_zone)", unit="W", source=Method("warmth.ducts"))
 def arriving(mass_flow_kg_s: float, outlet_temp_c: float, zone_temp_c: float) -> float:
     return mass_flow_kg_s * CP * (outlet_temp_c - zone_temp_c)
 
 
-@formula("Pressure lost", "K·ρ·v²/2", unit="Pa", source=Method("warmth.ducts", "Darcy-Weisbach and fittings"))
+@formula(says("pressure-lost"), "K·ρ·v²/2", unit="Pa", source=Method("warmth.ducts", "Darcy-Weisbach and fittings"))
 def pressure_lost(k_total: float, density_kg_m3: float, velocity_m_s: float) -> float:
     return k_total * density_kg_m3 * velocity_m_s**2 / 2
 

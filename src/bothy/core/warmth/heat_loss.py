@@ -14,12 +14,12 @@ from bothy.core.warmth.air import CP, PER_FLOW, RHO, density_ratio
 from bothy.core.words.says import warmth_says as says
 
 
-@formula("Through the surfaces", "Σ U'·A·b·(T_i − T_e)", unit="W", source=Method("warmth.heat-loss") + Standard("EN 12831-1"))
+@formula(says("through-surfaces"), "Σ U'·A·b·(T_i − T_e)", unit="W", source=Method("warmth.heat-loss") + Standard("EN 12831-1"))
 def transmission(ua_surfaces_w_k: float, indoor_temp_c: float, outdoor_temp_c: float) -> float:
     return ua_surfaces_w_k * (indoor_temp_c - outdoor_temp_c)
 
 
-@formula("By air", "ρ·c_p·σ/3600·Q·(T_i − T_e)", unit="W", source=Method("warmth.heat-loss"))
+@formula(says("air-2"), "ρ·c_p·σ/3600·Q·(T_i − T_e)", unit="W", source=Method("warmth.heat-loss"))
 def by_air(flow_m3_h: float, density_frac: float, indoor_temp_c: float, outdoor_temp_c: float) -> float:
     return PER_FLOW * density_frac * flow_m3_h * (indoor_temp_c - outdoor_temp_c)
 
@@ -181,12 +181,12 @@ class BufferTempOut(Outcome):
     frost_safe: bool
 
 
-@formula("Temperature of the space", "(UA_in·T_i + UA_out·T_e + P)/(UA_in + UA_out)", unit="°C", source=Method("warmth.heat-loss", "heat balance"))
+@formula(says("temperature-space"), "(UA_in·T_i + UA_out·T_e + P)/(UA_in + UA_out)", unit="°C", source=Method("warmth.heat-loss", "heat balance"))
 def buffer_temperature(ua_to_living_w_k: float, indoor_temp_c: float, ua_to_outside_w_k: float, outdoor_temp_c: float, heat_w: float) -> float:
     return (ua_to_living_w_k * indoor_temp_c + ua_to_outside_w_k * outdoor_temp_c + heat_w) / (ua_to_living_w_k + ua_to_outside_w_k)
 
 
-@formula("Heat to hold it", "max(0, (UA_in+UA_out)·T_min − UA_in·T_i − UA_out·T_e)", unit="W", source=Method("warmth.heat-loss", "heat balance"))
+@formula(says("heat-hold"), "max(0, (UA_in+UA_out)·T_min − UA_in·T_i − UA_out·T_e)", unit="W", source=Method("warmth.heat-loss", "heat balance"))
 def buffer_heat(ua_to_living_w_k: float, indoor_temp_c: float, ua_to_outside_w_k: float, outdoor_temp_c: float, min_temp_c: float) -> float:
     return max(0.0, (ua_to_living_w_k + ua_to_outside_w_k) * min_temp_c - ua_to_living_w_k * indoor_temp_c - ua_to_outside_w_k * outdoor_temp_c)
 
@@ -250,7 +250,7 @@ class WarmUpTimeOut(Outcome):
     coast_time_h: float | None
 
 
-@formula("Time constant", "C/UA", unit="h", source=Method("warmth.warm-up", "one lumped capacity"))
+@formula(says("time-constant"), "C/UA", unit="h", source=Method("warmth.warm-up", "one lumped capacity"))
 def time_constant(heat_capacity_kj_k: float, ua_w_k: float) -> float:
     return heat_capacity_kj_k * 1000 / ua_w_k / 3600
 

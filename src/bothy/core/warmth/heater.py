@@ -72,22 +72,22 @@ class HeaterSizeOut(Outcome):
     holds_down_to_temp_c: float
 
 
-@formula("Heat to hold it", "max(0, UA·(T_i − T_e) − gains)", unit="W", source=Method("warmth.heaters") + Standard("EN 12831-1"))
+@formula(says("heat-hold"), "max(0, UA·(T_i − T_e) − gains)", unit="W", source=Method("warmth.heaters") + Standard("EN 12831-1"))
 def load_at(ua_w_k: float, indoor_temp_c: float, outdoor_temp_c: float, internal_gains_w: float) -> float:
     return max(0.0, ua_w_k * (indoor_temp_c - outdoor_temp_c) - internal_gains_w)
 
 
-@formula("Heater to choose", "load·(1+margin)", unit="W", source=Method("warmth.heaters"))
+@formula(says("heater-choose"), "load·(1+margin)", unit="W", source=Method("warmth.heaters"))
 def needed_heat(load_w: float, margin_frac: float) -> float:
     return load_w * (1 + margin_frac)
 
 
-@formula("Output at this altitude", "P_max·σ", unit="W", source=Method("warmth.heaters", "thinner air burns less (ISO 2533)"))
+@formula(says("output-altitude"), "P_max·σ", unit="W", source=Method("warmth.heaters", "thinner air burns less (ISO 2533)"))
 def at_altitude(heater_max_w: float, density_frac: float) -> float:
     return heater_max_w * density_frac
 
 
-@formula("Lowest temperature it holds", "T_i − (P + gains)/UA", unit="°C", source=Method("warmth.heaters", "heat balance"))
+@formula(says("lowest-temperature-holds"), "T_i − (P + gains)/UA", unit="°C", source=Method("warmth.heaters", "heat balance"))
 def held_at(indoor_temp_c: float, power_w: float, internal_gains_w: float, ua_w_k: float) -> float:
     return indoor_temp_c - (power_w + internal_gains_w) / ua_w_k
 
@@ -163,7 +163,7 @@ class HeaterFuelOut(Outcome):
     electrical_wh_day: float
 
 
-@formula("Fuel", "P/1000/(η·H_u)", unit="kg/h", source=Method("warmth.heaters", "net heating value"))
+@formula(says("fuel"), "P/1000/(η·H_u)", unit="kg/h", source=Method("warmth.heaters", "net heating value"))
 def burnt_kg_h(delivered_w: float, efficiency_frac: float, heating_value_kwh_kg: float) -> float:
     return delivered_w / 1000 / (efficiency_frac * heating_value_kwh_kg)
 

@@ -112,8 +112,8 @@ def loss_of(ctx: Context, shell: Shell, vent_m3_h: float, *, outdoor_c: float | 
     sources = {
         k: ctx.figure(f"/warmth/{v}").named(n)
         for k, v, n in (
-            ("indoor_temp_c", "indoor_temp_c", "Indoors"),
-            ("outdoor_temp_c", "design_cold_c", "Outdoors"),
+            ("indoor_temp_c", "indoor_temp_c", says("indoors")),
+            ("outdoor_temp_c", "design_cold_c", says("outdoors")),
             ("ach_per_h", "leak_per_h", says("air-changes")),
         )
     }

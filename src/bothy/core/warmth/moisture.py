@@ -122,7 +122,7 @@ class MoistureBalanceOut(Outcome):
     surfaces: list[DampRow]
 
 
-@formula("Vapour pressure inside", "e_e + G/1000·R_v·T_i/Q", unit="Pa", source=Method("warmth.moisture", "mass balance of a well-mixed room"))
+@formula(says("vapour-pressure-inside"), "e_e + G/1000·R_v·T_i/Q", unit="Pa", source=Method("warmth.moisture", "mass balance of a well-mixed room"))
 def room_vapour(outdoor_vapour_pressure_pa: float, source_g_h: float, indoor_temp_c: float, flow_m3_h: float) -> float:
     return outdoor_vapour_pressure_pa + source_g_h / 1000 * R_V * (indoor_temp_c + ZERO_K) / flow_m3_h
 

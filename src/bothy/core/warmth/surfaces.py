@@ -37,18 +37,18 @@ CURTAIN_U = 1 / (0.13 + 0.13 + COVER_R["curtain"])
 CAB_GLASS_SHGC = 0.65
 ABSORPTANCE = {"white": 0.28, "light": 0.35, "silver": 0.45, "mid": 0.65, "dark": 0.9}
 NAMES = {
-    "floor": "floor",
-    "roof": "roof",
+    "floor": says("floor"),
+    "roof": says("roof"),
     "left": says("left-side"),
     "right": says("right-side"),
-    "rear": "rear",
+    "rear": says("rear"),
     "front": says("front-wall"),
-    "cab_windscreen": "windscreen",
+    "cab_windscreen": says("windscreen"),
     "cab_side_glass": says("cab-side-glass"),
     "cab_doors": says("cab-doors"),
     "cab_roof": says("cab-roof"),
     "cab_floor": says("cab-floor"),
-    "cab_firewall": "firewall",
+    "cab_firewall": says("firewall"),
     "pop_top_canvas": says("pop-top-canvas"),
     "pop_top_lid": says("pop-top-lid"),
 }

@@ -24,7 +24,10 @@ M3_H_PER_CFM = 1.699011
 
 
 @formula(
-    "Flow through fan and inlet", "fan curve s²·p_max·(1 − Q/(s·Q_max)) meets (ρ/2)·(Q/(C_d·A))²", unit="m³/h", source=Method("warmth.ventilation", "fan laws")
+    says("flow-through-fan-inlet"),
+    "fan curve s²·p_max·(1 − Q/(s·Q_max)) meets (ρ/2)·(Q/(C_d·A))²",
+    unit="m³/h",
+    source=Method("warmth.ventilation", "fan laws"),
 )
 def fan_flow(speed_frac: float, fan_pressure_max_pa: float, fan_flow_max_m3_h: float, inlet_area_mm2: float, discharge_coeff: float) -> float:
     if speed_frac <= 0:
@@ -35,25 +38,25 @@ def fan_flow(speed_frac: float, fan_pressure_max_pa: float, fan_flow_max_m3_h: f
     return float((-b + math.sqrt(b * b + 4 * a * c)) / (2 * a) * 3600)
 
 
-@formula("Fan power", "P_max·s³", unit="W", source=Method("warmth.ventilation", "fan laws"))
+@formula(says("fan-power"), "P_max·s³", unit="W", source=Method("warmth.ventilation", "fan laws"))
 def fan_power(fan_power_max_w: float, speed_frac: float) -> float:
     return fan_power_max_w * speed_frac**3
 
 
-@formula("Inlet for 90 % of the free flow", "0.9·s·Q_max/(C_d·√(2·0.1·p_max·s²/ρ))", unit="mm²", source=Method("warmth.ventilation"))
+@formula(says("inlet-free-flow"), "0.9·s·Q_max/(C_d·√(2·0.1·p_max·s²/ρ))", unit="mm²", source=Method("warmth.ventilation"))
 def inlet_for_90(speed_frac: float, fan_pressure_max_pa: float, fan_flow_max_m3_h: float, discharge_coeff: float) -> float:
     if speed_frac <= 0:
         return 0.0
     return 0.9 * speed_frac * fan_flow_max_m3_h / 3600 / (discharge_coeff * math.sqrt(2 * FOR_90 * fan_pressure_max_pa * speed_frac**2 / RHO)) * 1e6
 
 
-@formula("Effective opening", "1/√(1/A_low² + 1/A_high²)", unit="mm²", source=Method("warmth.ventilation", "two openings in a row"))
+@formula(says("effective-opening"), "1/√(1/A_low² + 1/A_high²)", unit="mm²", source=Method("warmth.ventilation", "two openings in a row"))
 def effective_area(low_area_mm2: float, high_area_mm2: float) -> float:
     return 0.0 if low_area_mm2 <= 0 or high_area_mm2 <= 0 else 1 / math.sqrt(1 / low_area_mm2**2 + 1 / high_area_mm2**2)
 
 
 @formula(
-    "Flow by warmth and wind",
+    says("flow-warmth-wind"),
     "√(Q_stack² + Q_wind²); Q_stack = C_d·A·√(2g·h·|ΔT|/T_m), Q_wind = C_d·A·v·√ΔC_p",
     unit="m³/h",
     source=Method("warmth.ventilation"),

@@ -15,7 +15,7 @@ from bothy.core.words.says import water_says as says
 UNDER_CUT_IN = 14.0
 
 
-@formula("Draw-down share", "(p_pre + p_a)·[1/(p_in + p_a) − 1/(p_out + p_a)]", unit="%", source=Method("water.accumulator", "Boyle"))
+@formula(says("draw-down-share"), "(p_pre + p_a)·[1/(p_in + p_a) − 1/(p_out + p_a)]", unit="%", source=Method("water.accumulator", "Boyle"))
 def drawdown_share(precharge_kpa: float, cut_in_kpa: float, cut_out_kpa: float, atmosphere_kpa: float) -> float:
     a = atmosphere_kpa
     return (precharge_kpa + a) * (1 / (cut_in_kpa + a) - 1 / (cut_out_kpa + a))

@@ -15,7 +15,7 @@ from bothy.core.words.says import water_says as says
 DAYS_A_YEAR = 365.25
 
 
-@formula("Chlorine", "V·(target − existing)/1000", unit="g", source=Method("water.sanitising"))
+@formula(says("chlorine"), "V·(target − existing)/1000", unit="g", source=Method("water.sanitising"))
 def chlorine(system_volume_l: float, target_mg_l: float, existing_mg_l: float) -> float:
     return system_volume_l * (target_mg_l - existing_mg_l) / 1000
 

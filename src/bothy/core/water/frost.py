@@ -10,6 +10,7 @@ from bothy.core.contract import Contract, Given, Outcome
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method
 from bothy.core.water.properties import HEAT_J_LK, ICE_J_L
+from bothy.core.words.says import water_says as says
 
 
 class FreezeHoldIn(Contract):
@@ -31,7 +32,7 @@ class FreezeHoldOut(Outcome):
     hold_charge_ah_day: float
 
 
-@formula("Heat to hold it", "UA·(T_hold − T_out)", unit="W", source=Method("water.freezing", "heat loss"))
+@formula(says("heat-hold"), "UA·(T_hold − T_out)", unit="W", source=Method("water.freezing", "heat loss"))
 def hold_heat(loss_w_k: float, hold_temp_c: float, outside_temp_c: float) -> float:
     return loss_w_k * (hold_temp_c - outside_temp_c)
 

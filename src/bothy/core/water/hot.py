@@ -16,7 +16,7 @@ from bothy.core.words.says import water_says as says
 HOTTEST = 99.0
 
 
-@formula("Heat to the water", "4186·Q/60·ΔT", unit="W", source=Method("water.instant"))
+@formula(says("heat-water"), "4186·Q/60·ΔT", unit="W", source=Method("water.instant"))
 def flowing_heat(flow_l_min: float, rise_k: float) -> float:
     return HEAT_J_LK * flow_l_min / 60 * rise_k
 
@@ -259,7 +259,7 @@ class MixedWaterOut(Outcome):
     shower_time_min: float | None
 
 
-@formula("Share of hot", "(T_m − T_c)/(T_h − T_c)", unit="%", source=Method("water.mixing", "mixing"))
+@formula(says("share-hot"), "(T_m − T_c)/(T_h − T_c)", unit="%", source=Method("water.mixing", "mixing"))
 def hot_share(mix_temp_c: float, cold_temp_c: float, hot_temp_c: float) -> float:
     return (mix_temp_c - cold_temp_c) / (hot_temp_c - cold_temp_c)
 

@@ -112,7 +112,7 @@ def _sanitise(ctx: Context, w: Water, system_l: float) -> SanitisePart | None:
         )
     )
     key, unit = {"liquid": ("dose_ml", "mL"), "solid": ("dose_g", "g"), "tablet": ("tablet_count", "tablets")}[c.product]
-    ctx.book.put("water/dose", s.figure(key).named("dose"))
+    ctx.book.put("water/dose", s.figure(key).named(says("the-dose")))
     ctx.book.put("water/contact_time_min", s.figure("contact_time_min").named(says("contact-time")))
     return quick(
         SanitisePart, system_l=system_l, dose=float(getattr(s, key)), unit=unit, contact_min=s.contact_time_min, rinses=s.rinse_count, rinse_l=s.rinse_water_l

@@ -143,7 +143,7 @@ class CablePurchaseOut(Outcome):
     total_cost: float
 
 
-@formula("Length to cut", "L·(1 + slack) + end allowance", unit="m", source=Method("wiring.buying", "one conductor"))
+@formula(says("length-cut"), "L·(1 + slack) + end allowance", unit="m", source=Method("wiring.buying", "one conductor"))
 def cut_length(length_m: float, slack_frac: float, end_allowance_m: float) -> float:
     return length_m * (1 + slack_frac) + end_allowance_m
 

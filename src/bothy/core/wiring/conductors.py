@@ -144,7 +144,7 @@ class Route(Contract):
         return self
 
 
-@formula("Ambient factor", "min(1, √((Ti − Ta)/(Ti − 30)))", unit="", source=Method("wiring.ampacity", "heat balance: loss ∝ I², heat shed ∝ rise"))
+@formula(says("ambient-factor"), "min(1, √((Ti − Ta)/(Ti − 30)))", unit="", source=Method("wiring.ampacity", "heat balance: loss ∝ I², heat shed ∝ rise"))
 def ambient_factor(insulation_temp_c: float, ambient_temp_c: float) -> float:
     return min(1.0, math.sqrt((insulation_temp_c - ambient_temp_c) / (insulation_temp_c - 30)))
 
@@ -162,7 +162,7 @@ def installation_factor(installation: str, covered_length_mm: float) -> float:
 
 
 @formula(
-    "Ampacity",
+    says("ampacity"),
     "I_z = I_table·k_ambient·k_bundle·k_installation",
     unit="A",
     source=Method("wiring.ampacity", "marine DC practice") + Standard("ISO 13297") + Standard("IEC 60364-5-52"),
@@ -172,7 +172,7 @@ def ampacity(table_ampacity_a: float, ambient_factor_frac: float, bundle_factor_
 
 
 @formula(
-    "Resistance per metre at temperature",
+    says("resistance-per-metre-temperature"),
     "r = r₂₀·(1 + 0.00393·(T − 20))",
     unit="mΩ/m",
     source=Method("wiring.resistance") + Standard("IEC 60228") + Standard("IEC 60287-1-1"),
@@ -181,7 +181,7 @@ def warm_resistance(unit_resistance_20c_mohm_per_m: float, conductor_temp_c: flo
     return unit_resistance_20c_mohm_per_m * (1 + 0.00393 * (conductor_temp_c - 20))
 
 
-@formula("Resistance", "R = r·L·n/parallel", unit="mΩ", source=Method("wiring.resistance", "Ohm"))
+@formula(says("resistance"), "R = r·L·n/parallel", unit="mΩ", source=Method("wiring.resistance", "Ohm"))
 def run_resistance(unit_resistance_mohm_per_m: float, length_m: float, conductors_count: float, parallel_count: float) -> float:
     return unit_resistance_mohm_per_m * length_m * conductors_count / parallel_count
 

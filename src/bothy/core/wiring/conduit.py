@@ -65,12 +65,12 @@ class ConduitFillOut(Outcome):
     jam_risk: bool
 
 
-@formula("Fill", "Σ π/4·od²/inside area", unit="%", source=Method("wiring.conduit"))
+@formula(says("fill"), "Σ π/4·od²/inside area", unit="%", source=Method("wiring.conduit"))
 def fill(cable_area_mm2: float, inside_area_mm2: float) -> float:
     return cable_area_mm2 / inside_area_mm2
 
 
-@formula("Least inside diameter", "max(√(4·Σ/(π·limit)), thickest cable)", unit="mm", source=Method("wiring.conduit"))
+@formula(says("least-inside-diameter"), "max(√(4·Σ/(π·limit)), thickest cable)", unit="mm", source=Method("wiring.conduit"))
 def least_diameter(cable_area_mm2: float, limit_frac: float, thickest_mm: float) -> float:
     return max(math.sqrt(4 * cable_area_mm2 / (math.pi * limit_frac)), thickest_mm)
 

@@ -47,27 +47,27 @@ class LoopContinuityOut(Outcome):
     verdict: dict[str, LoopVerdict | None]
 
 
-@formula("Loop resistance", "r(T)·2·L + R_extra", unit="mΩ", source=Method("wiring.loop-test", "class 5 values are maxima"))
+@formula(says("loop-resistance"), "r(T)·2·L + R_extra", unit="mΩ", source=Method("wiring.loop-test", "class 5 values are maxima"))
 def loop_resistance_there_and_back(unit_resistance_mohm_per_m: float, length_m: float, extra_resistance_mohm: float) -> float:
     return unit_resistance_mohm_per_m * 2 * length_m + extra_resistance_mohm
 
 
-@formula("Expected reading", "R + meter leads", unit="mΩ", source=Method("wiring.loop-test"))
+@formula(says("expected-reading"), "R + meter leads", unit="mΩ", source=Method("wiring.loop-test"))
 def expected_reading(loop_mohm: float, lead_resistance_mohm: float) -> float:
     return loop_mohm + lead_resistance_mohm
 
 
-@formula("Least reading", "0.7·R + meter leads", unit="mΩ", source=Method("wiring.loop-test", "below it the cores touch before the far end"))
+@formula(says("least-reading"), "0.7·R + meter leads", unit="mΩ", source=Method("wiring.loop-test", "below it the cores touch before the far end"))
 def least_reading(loop_mohm: float, lead_resistance_mohm: float) -> float:
     return 0.7 * loop_mohm + lead_resistance_mohm
 
 
-@formula("Largest reading", "(1 + tolerance)·R + contacts + meter leads", unit="mΩ", source=Method("wiring.loop-test"))
+@formula(says("largest-reading"), "(1 + tolerance)·R + contacts + meter leads", unit="mΩ", source=Method("wiring.loop-test"))
 def largest_reading(loop_mohm: float, tolerance_frac: float, contact_allowance_mohm: float, lead_resistance_mohm: float) -> float:
     return (1 + tolerance_frac) * loop_mohm + contact_allowance_mohm + lead_resistance_mohm
 
 
-@formula("Fall at design current", "I·R/1000", unit="V", source=Method("wiring.loop-test", "Ohm"))
+@formula(says("fall-design-current"), "I·R/1000", unit="V", source=Method("wiring.loop-test", "Ohm"))
 def loaded_fall(current_a: float, loop_mohm: float) -> float:
     return current_a * loop_mohm / 1000
 

@@ -20,14 +20,14 @@ BoardCurrents = dict[str | None, Figure]
 
 
 @formula(
-    "Design current of an appliance", "I = n·P/(η·U_min)", unit="A", source=Method("wiring.design-current", "constant power draws most at the lowest voltage")
+    says("design-current-appliance"), "I = n·P/(η·U_min)", unit="A", source=Method("wiring.design-current", "constant power draws most at the lowest voltage")
 )
 def appliance_current(count: float, power_w: float, efficiency_frac: float, min_voltage_v: float) -> float:
     return count * power_w / (efficiency_frac * min_voltage_v)
 
 
 @formula(
-    "Design current of a resistive appliance",
+    says("design-current-resistive-appliance"),
     "I = n·P·U_max/U²",
     unit="A",
     source=Method("wiring.design-current", "a resistor draws most at the highest voltage"),
@@ -36,7 +36,7 @@ def resistive_design_current(count: float, power_w: float, max_voltage_v: float,
     return count * power_w * max_voltage_v / nominal_voltage_v**2
 
 
-@formula("Mains current", "I = n·P/U", unit="A", source=Method("wiring.mains"))
+@formula(says("mains-current"), "I = n·P/U", unit="A", source=Method("wiring.mains"))
 def mains_current(count: float, power_w: float, mains_voltage_v: float) -> float:
     return count * power_w / mains_voltage_v
 

@@ -369,7 +369,7 @@ def diagram(ctx: Context, worked: list[Worked], folded: Iterable[str] = ()) -> D
         "bus",
         "bus",
         (p.load_bus_x, TOP - 4, BUS_W, (bottom if p.two else max(bottom, lowest + 20)) - TOP),
-        says("load-bus") if p.two else "Busbar",
+        says("load-bus") if p.two else says("busbar"),
         f"{ctx.system_v} V",
     )
     _shore_to_mains(p, shore, lowest, bottom)

@@ -73,30 +73,28 @@ class VoltageDropOut(Outcome):
     ok: bool
 
 
-@formula("Loop resistance", "R = r·L·n + R_extra", unit="mΩ", source=Method("wiring.voltage-drop"))
+@formula(says("loop-resistance"), "R = r·L·n + R_extra", unit="mΩ", source=Method("wiring.voltage-drop"))
 def loop_resistance(cable_mohm: float, extra_mohm: float) -> float:
     return cable_mohm + extra_mohm
 
 
-@formula("Voltage drop", "ΔU = I·R/1000", unit="V", source=Method("wiring.voltage-drop", "Ohm's law; conductor out and back"))
+@formula(says("voltage-drop"), "ΔU = I·R/1000", unit="V", source=Method("wiring.voltage-drop", "Ohm's law; conductor out and back"))
 def voltage_drop(current_a: float, resistance_mohm: float) -> float:
     return current_a * resistance_mohm / 1000
 
 
-@formula(
-    "Drop at the far end of a spread load", "ΔU = I·(R_cable/2 + R_fixed)/1000", unit="V", source=Method("wiring.voltage-drop", "load even along the cable")
-)
+@formula(says("drop-far-end-spread"), "ΔU = I·(R_cable/2 + R_fixed)/1000", unit="V", source=Method("wiring.voltage-drop", "load even along the cable"))
 def spread_drop(current_a: float, cable_mohm: float, fixed_mohm: float) -> float:
     return current_a * (cable_mohm / 2 + fixed_mohm) / 1000
 
 
-@formula("Drop as a part of nominal", "ΔU/U", unit="%", source=Method("wiring.voltage-drop", "definition"))
+@formula(says("drop-part-nominal"), "ΔU/U", unit="%", source=Method("wiring.voltage-drop", "definition"))
 def drop_fraction(drop_v: float, nominal_voltage_v: float) -> float:
     return drop_v / nominal_voltage_v
 
 
 @formula(
-    "Current of a constant-power load", "I = P/V, V = (E + √(E² − 4·R·P))/2", unit="A", source=Method("wiring.voltage-drop", "upper root of V = E − R·P/V")
+    says("current-constant-power-load"), "I = P/V, V = (E + √(E² − 4·R·P))/2", unit="A", source=Method("wiring.voltage-drop", "upper root of V = E − R·P/V")
 )
 def power_current(power_w: float, source_voltage_v: float, resistance_mohm: float) -> float:
     """Raises BadInput ``power_w`` on voltage collapse."""
@@ -108,12 +106,12 @@ def power_current(power_w: float, source_voltage_v: float, resistance_mohm: floa
     return power_w / ((source_voltage_v + math.sqrt(root)) / 2)
 
 
-@formula("Voltage at the load", "E − ΔU", unit="V", source=Method("wiring.voltage-drop", "Kirchhoff"))
+@formula(says("voltage-load"), "E − ΔU", unit="V", source=Method("wiring.voltage-drop", "Kirchhoff"))
 def load_voltage(source_voltage_v: float, drop_v: float) -> float:
     return source_voltage_v - drop_v
 
 
-@formula("Heat in the cable", "I²·R/1000", unit="W", source=Method("wiring.voltage-drop", "Joule"))
+@formula(says("heat-cable"), "I²·R/1000", unit="W", source=Method("wiring.voltage-drop", "Joule"))
 def cable_heat(current_a: float, resistance_mohm: float) -> float:
     return current_a**2 * resistance_mohm / 1000
 

@@ -113,12 +113,12 @@ class FuseSelectOut(Outcome):
     candidates: list[Candidate]
 
 
-@formula("Least fuse for the running load", "k·I", unit="A", source=Method("wiring.fuse", "a fuse is not loaded above 80 % for hours"))
+@formula(says("least-fuse-running-load"), "k·I", unit="A", source=Method("wiring.fuse", "a fuse is not loaded above 80 % for hours"))
 def low_continuous(continuous_factor: float, continuous_current_a: float) -> float:
     return continuous_factor * continuous_current_a
 
 
-@formula("Least fuse for the start", "I_inrush/m(t)", unit="A", source=Method("wiring.fuse") + Standard("ISO 8820-3 minimum times") + OwnChoice("typical"))
+@formula(says("least-fuse-start"), "I_inrush/m(t)", unit="A", source=Method("wiring.fuse") + Standard("ISO 8820-3 minimum times") + OwnChoice("typical"))
 def low_inrush(inrush_current_a: float, inrush_multiple: float) -> float:
     return inrush_current_a / inrush_multiple
 
@@ -192,7 +192,7 @@ def fuse_select(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> 
         interrupt_a=given(
             "interrupt_a", family.interrupt_a(inp.system_voltage_v), "table", says("at-typical", family_name=family.name, system_voltage_v=inp.system_voltage_v)
         ),
-        fuse_a=pick("Fuse", says("smallest-standard-rating-in"), rating, "A", Method("wiring.fuse", family.name), window_low_a=low, window_high_a=high),
+        fuse_a=pick(says("fuse-2"), says("smallest-standard-rating-in"), rating, "A", Method("wiring.fuse", family.name), window_low_a=low, window_high_a=high),
         candidates=[Candidate.of(family=f.key, fuse_a=r) for r, f in found],
         **window,
     )

@@ -121,7 +121,7 @@ class AcLeadChainOut(Outcome):
     ok: bool
 
 
-@formula("Drop along a lead", "2·r·L·I/1000/U", unit="%", source=Method("wiring.mains", "there and back, power factor 1, reactance left out"))
+@formula(says("drop-along-lead"), "2·r·L·I/1000/U", unit="%", source=Method("wiring.mains", "there and back, power factor 1, reactance left out"))
 def lead_drop(unit_resistance_mohm_per_m: float, length_m: float, current_a: float, voltage_v: float) -> float:
     return 2 * unit_resistance_mohm_per_m * length_m * current_a / 1000 / voltage_v
 

@@ -35,14 +35,14 @@ REACH_M, LOW_M, HIGH_M = 0.60, 0.7, 1.5
 """From outside the main door: no farther than this from its clear opening, and between these heights (typical)."""
 NIGHT_W = 1.0
 ZONE_WORDS = {
-    "kitchen": "Kitchen",
-    "living": "Living",
-    "bed": "Bed",
-    "washroom": "Washroom",
-    "garage": "Garage",
-    "cab": "Entrance",
-    "roof": "Roof",
-    "outside": "Outside",
+    "kitchen": says("kitchen"),
+    "living": says("living"),
+    "bed": says("bed"),
+    "washroom": says("washroom"),
+    "garage": says("garage"),
+    "cab": says("entrance"),
+    "roof": says("roof"),
+    "outside": says("outside"),
 }
 
 
@@ -113,7 +113,7 @@ def propose_zones(ctx: Context) -> list[LightZone]:
     return [
         LightZone(
             id=f"zone-{k}",
-            name="Night" if k == "night" else ZONE_WORDS[k],
+            name=says("night") if k == "night" else ZONE_WORDS[k],
             lights=[a.id for a in g],
             control="change_over" if k == main else "one",
             places=[plate, bed] if k == main else [plate],

@@ -135,7 +135,7 @@ class DcNetworkOut(Outcome):
     violations: list[Violation]
 
 
-@formula("Voltage lost on the branch", "I·R/1000", unit="V", source=Method("wiring.network", "Ohm; the current is the solved one"))
+@formula(says("voltage-lost-branch"), "I·R/1000", unit="V", source=Method("wiring.network", "Ohm; the current is the solved one"))
 def branch_drop(current_a: float, resistance_mohm: float) -> float:
     return current_a * resistance_mohm / 1000
 

@@ -206,7 +206,7 @@ def _short_circuit(ctx: Context, worked: list[Worked], network: NetworkPart) -> 
             finding(
                 "wire-interrupt-too-low",
                 board_id or "wiring",
-                board.name if board else "Busbar",
+                board.name if board else says("busbar"),
                 text,
                 severity="note" if backed else "danger",
                 figures=[f"network/{board_node(board_id or None)}/fault_a"],

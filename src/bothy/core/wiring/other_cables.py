@@ -192,7 +192,7 @@ def _of_panels(ctx: Context, want: Wanted) -> _Carries:
     amps, volts, works_a = _panels(ctx, arrays)
     strings = sum(a.parallel_count for a in arrays)
     text = says("fuse-in-each-string") if any(a.string_fuse for a in arrays) else says("none-needed-string-feed", strings=strings)
-    return _Carries(amps, volts, works_a, None, LEAST_PV_MM2, 2, f"{', '.join(a.name for a in arrays)} → controller", text)
+    return _Carries(amps, volts, works_a, None, LEAST_PV_MM2, 2, says("to-controller", arrays=", ".join(a.name for a in arrays)), text)
 
 
 def _of_inlet(ctx: Context, c: OtherCable | None) -> _Carries:

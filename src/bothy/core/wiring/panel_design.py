@@ -141,7 +141,7 @@ def arrange(kinds: list[PanelKind], width_mm: float) -> tuple[list[tuple[float, 
 
 def wanted_things(ctx: Context, worked: list[Worked]) -> list[tuple[PanelKind, str, str | None]]:
     """What a plate should hold: a switch for what is switched, a dimmer for each zone of lights, a speed control for fans, and a voltmeter."""
-    out: list[tuple[PanelKind, str, str | None]] = [("voltmeter", "Volts", None)]
+    out: list[tuple[PanelKind, str, str | None]] = [("voltmeter", says("volts"), None)]
     for w in worked:
         c = w.circuit
         kinds = {a.kind for i in c.appliances if (a := ctx.design.appliance(i)) is not None}

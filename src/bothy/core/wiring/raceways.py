@@ -75,7 +75,7 @@ SIGNAL_GAP_MM: dict[SignalKind, float] = {"display": 50, "ethernet": 50, "hdmi":
 SCREENED_GAP_MM: dict[SignalKind, float] = {"display": 0, "ethernet": 10}
 SIGNAL_WORDS: dict[SignalKind, str] = {
     "display": says("display-cable"),
-    "ethernet": "Ethernet",
+    "ethernet": says("ethernet"),
     "hdmi": "HDMI",
     "usb": "USB",
     "can": says("bus-cable"),

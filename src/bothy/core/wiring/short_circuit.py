@@ -66,7 +66,7 @@ class ShortCircuitCurrentOut(Outcome):
 
 
 @formula(
-    "Resistance of one block",
+    says("resistance-one-block"),
     "R_block = K/C·U_block/12",
     unit="mΩ",
     source=Method("wiring.short-circuit", "low on purpose, the worst case for the fuse") + OwnChoice("typical"),
@@ -76,7 +76,7 @@ def block_resistance(block_mohm_ah: float, capacity_ah: float, block_nominal_vol
 
 
 @formula(
-    "Block with its posts, links and lugs",
+    says("block-posts-links-lugs"),
     "R = R_block + 0.5 mΩ·U_block/12",
     unit="mΩ",
     source=Method("wiring.short-circuit", "a unit of less than 12 V has its part of it, so that a chain of cells is not made weaker than it is")
@@ -87,7 +87,7 @@ def with_posts(block_mohm: float, posts_mohm: float) -> float:
 
 
 @formula(
-    "Block as the loads see it",
+    says("block-loads-see"),
     "R = 1.5·R_block + cut-off",
     unit="mΩ",
     source=Method("wiring.short-circuit", "typical: half as much again as the least, and 1 mΩ of cut-off electronics for lithium"),
@@ -96,13 +96,13 @@ def for_voltages(block_mohm: float, cut_off_mohm: float) -> float:
     return 1.5 * block_mohm + cut_off_mohm
 
 
-@formula("Resistance of the bank", "R = R_block·series/parallel", unit="mΩ", source=Method("wiring.short-circuit"))
+@formula(says("resistance-bank"), "R = R_block·series/parallel", unit="mΩ", source=Method("wiring.short-circuit"))
 def bank_resistance(block_resistance_mohm: float, series_count: float, parallel_count: float) -> float:
     return block_resistance_mohm * series_count / parallel_count
 
 
 @formula(
-    "Current of a dead short",
+    says("current-dead-short"),
     "I_k = 1000·E/(R_bat + R_cable + R_extra)",
     unit="A",
     source=Method("wiring.short-circuit", "Ohm; electronics in the battery are not counted on, they can fail closed"),
@@ -112,7 +112,7 @@ def fault_current(voltage_v: float, battery_resistance_mohm: float, cable_resist
 
 
 @formula(
-    "Heating constant of copper",
+    says("heating-constant-copper"),
     "k = 226·√(ln(1 + (T_f − T_i)/(234.5 + T_i)))",
     unit="A·√s/mm²",
     source=Method("wiring.short-circuit", "adiabatic") + Standard("IEC 60364-4-43"),
@@ -122,7 +122,7 @@ def withstand_constant(insulation_temp_c: float, final_temp_c: float) -> float:
 
 
 @formula(
-    "Time the cable stands the fault", "t = (k·A/I_k)²", unit="s", source=Method("wiring.short-circuit", "adiabatic, up to 5 s") + Standard("IEC 60364-4-43")
+    says("time-cable-stands-fault"), "t = (k·A/I_k)²", unit="s", source=Method("wiring.short-circuit", "adiabatic, up to 5 s") + Standard("IEC 60364-4-43")
 )
 def withstand_time(withstand_k: float, area_mm2: float, short_circuit_a: float) -> float:
     return (withstand_k * area_mm2 / short_circuit_a) ** 2

@@ -161,7 +161,7 @@ def choose_size(inp: WireSizeIn, series: Series, fuse: Figure, g: Given, runners
     if not fitting:
         return SizeChoice(None, rejected, [], None)
     area = pick(
-        "Cable",
+        says("cable"),
         says("thinnest-size-with-area"),
         fitting[0].area_mm2,
         "mm²",

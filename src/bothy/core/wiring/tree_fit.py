@@ -91,7 +91,7 @@ def _take(ctx: Context, w: Worked, t: Trial) -> None:
     ctx.book.put(
         f"circuits/{w.circuit.id}/best_area_mm2",
         pick(
-            "Cable",
+            says("cable"),
             says("least-copper-whole-tree"),
             t.area_mm2,
             "mm²",

@@ -1,5 +1,7 @@
 /** The build as a whole: who works when and where, by when, in which order; what is asked for, and what is wrong. */
+
 import type { Schemas } from "../../data/client";
+import { severityWord } from "../../data/findings";
 import { useItems } from "../../data/items";
 import { figure } from "../../data/show";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
@@ -153,7 +155,8 @@ export function FindingRow({ f }: { f: Schemas["Finding"] }) {
   const say = useSaid();
   return (
     <article className="my-2 text-[13px]">
-      <FindingMark severity={f.severity as Severity} slate /> <span className="text-[11px] uppercase text-chalk-dim">{f.severity}</span> <b>{say(f.title)}</b>
+      <FindingMark severity={f.severity as Severity} slate /> <span className="text-[11px] uppercase text-chalk-dim">{severityWord(f.severity)}</span>{" "}
+      <b>{say(f.title)}</b>
       <p className="my-0.5">{say(f.message)}</p>
       <p className="my-0.5 text-chalk-dim">{say(f.remedy)}</p>
     </article>

@@ -1,10 +1,12 @@
 /** The log of the work, the curve of what was planned and done, and the money by service. */
+
 import { PlainNumber } from "../../parts/PlainNumber";
 import { useMoney, useSaid } from "../../shell/person";
 import { says } from "../../words/build";
 import { AsBuilt } from "./AsBuilt";
 import { type Build, dayWord, hoursWord, useLog, usePlan } from "./data";
 import { PunchList } from "./PunchList";
+import { serviceWord } from "./words";
 
 /** Hours that are done against hours that were spent and what lies ahead. */
 export function Curve({ b }: { b: Build }) {
@@ -134,7 +136,7 @@ export function LogLedger({ b }: { b: Build }) {
           .filter((r) => r.planned + r.ordered + r.spent > 0 || r.budget != null)
           .map((r) => (
             <div key={r.service} className="my-1 grid grid-cols-[6rem_1fr_5rem_6rem] items-center gap-2 text-[13px]">
-              <span>{r.service}</span>
+              <span>{serviceWord(r.service)}</span>
               <span
                 className="relative flex h-3 border border-line"
                 role="img"

@@ -11,7 +11,7 @@ import { says } from "../../words/build";
 import { type Build, type Buy, dayWord, type Purchase, useDay, useLog } from "./data";
 import { QuotesView } from "./QuotesView";
 import { AddStock, StockView } from "./StockView";
-import { BOUGHT } from "./words";
+import { BOUGHT, serviceWord } from "./words";
 
 const URGENT: Record<string, string> = { late: "text-rust font-semibold", due: "font-semibold", ok: "", unknown: "" };
 
@@ -76,7 +76,7 @@ export function ShoppingLedger({ b }: { b: Build }) {
           <option value="">{says("all-services")}</option>
           {services.map((s) => (
             <option key={s} value={s}>
-              {s}
+              {serviceWord(s)}
             </option>
           ))}
         </select>

@@ -7,7 +7,7 @@ import { useSaid } from "../../shell/person";
 import { useSite } from "../../shell/useSite";
 import { says } from "../../words/build";
 import { type Build, dayWord, hoursWord, type Task } from "./data";
-import { LICENCE_WORD, PHASES } from "./words";
+import { LICENCE_WORD, PHASES, TASK_STATES } from "./words";
 
 export function TasksLedger({ b, tasks }: { b: Build; tasks?: Task[] }) {
   const say = useSaid();
@@ -20,7 +20,7 @@ export function TasksLedger({ b, tasks }: { b: Build; tasks?: Task[] }) {
       label: says("state"),
       width: "6%",
       kind: "computed",
-      show: (t) => <span title={t.state}>{t.state === "done" ? "●" : t.state === "begun" ? "◐" : "○"}</span>,
+      show: (t) => <span title={TASK_STATES[t.state]}>{t.state === "done" ? "●" : t.state === "begun" ? "◐" : "○"}</span>,
     },
     { key: "name", label: says("task"), width: "36%", kind: "computed", show: (t) => <span className="font-sans text-peat">{say(t.name)}</span> },
     { key: "phase", label: says("phase"), width: "13%", kind: "computed", show: (t) => PHASES[t.phase] ?? t.phase },

@@ -139,3 +139,22 @@ export const BOUGHT: Record<string, string> = {
   spare: says("spare-3"),
 };
 export const CAUTION = says("rings-watches-off-near");
+
+export const TASK_STATES: Record<string, string> = { open: says("state-open"), begun: says("state-begun"), done: says("state-done") };
+
+const SERVICES: Record<string, string> = {
+  power: says("service-of-power"),
+  wiring: says("service-of-wiring"),
+  warmth: says("service-of-warmth"),
+  water: says("service-of-water"),
+  gas: says("service-of-gas"),
+  body: says("service-of-body"),
+  furniture: says("service-of-furniture"),
+  appliances: says("service-of-appliances"),
+  workshop: says("service-of-workshop"),
+  vehicle: says("service-of-vehicle"),
+  fit: says("service-of-fit"),
+  paper: says("service-of-paper"),
+};
+/** What a service is called. */
+export const serviceWord = (service: string): string => SERVICES[service] ?? service;

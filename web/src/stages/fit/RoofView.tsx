@@ -70,11 +70,7 @@ export function RoofSentence() {
       {says("things-lie-roof-one", { laid: roof.laid, things_count: roof.things.length, roof_kg: show(roof.roof_kg, "kg", units), cuts })}
       {worst != null && <>{says("wind-uses-weakest-hold", { worst: Math.round(100 * worst) })}</>}
       {roof.things.some((t) => t.held?.by === "bond") &&
-        (roof.cure.drive_h != null ? (
-          <>{says("may-driven-after-bonding", { h: say(`${Math.round(roof.cure.drive_h)} h`) })}</>
-        ) : (
-          <>{says("doesnt-cure-weather")}</>
-        ))}
+        (roof.cure.drive_h != null ? says("may-driven-after-bonding", { h: say(`${Math.round(roof.cure.drive_h)} h`) }) : says("doesnt-cure-weather"))}
       {bad.length > 0 && <>{says("put-right", { bad_count: bad.length })}</>}.
     </>
   );

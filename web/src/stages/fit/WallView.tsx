@@ -107,11 +107,13 @@ export function WallTable({ wall }: { wall: Wall }) {
     <table className="w-full border-collapse text-[13px]" aria-label={says("what-crosses", { wall: wall.name.toLowerCase() })}>
       <thead>
         <tr className="border-b border-line text-left text-[11px] text-dim">
-          {["run", "carries", says("enters-rear"), second, says("turns"), says("leaves-rear"), second, "tested"].map((h, i) => (
-            <th key={i} className="px-2 py-1 font-semibold">
-              {h}
-            </th>
-          ))}
+          {[says("head-run"), says("head-carries"), says("enters-rear"), second, says("turns"), says("leaves-rear"), second, says("head-tested")].map(
+            (h, i) => (
+              <th key={i} className="px-2 py-1 font-semibold">
+                {h}
+              </th>
+            ),
+          )}
         </tr>
       </thead>
       <tbody>

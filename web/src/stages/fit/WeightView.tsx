@@ -25,6 +25,25 @@ type Loading = ReturnType<typeof useFit>["part"]["weight"]["loadings"][number];
 type Weighing = Schemas["Weighing"] & { name: string };
 
 /** The beam: masses hang where they stand, the axles push up; it tilts by how far each axle is from its limit. */
+const GROUPS: Record<string, string> = {
+  fixed: says("group-fixed"),
+  people: says("group-people"),
+  water: says("group-water"),
+  waste: says("group-waste"),
+  gas: says("group-gas"),
+  fuel: says("group-fuel"),
+  luggage: says("group-luggage"),
+};
+const COUNTED: Record<string, string> = {
+  typed: says("counted-typed"),
+  part: says("counted-part"),
+  usual: says("counted-usual"),
+  full: says("counted-full"),
+  weighed: says("counted-weighed"),
+};
+/** How a mass is known, in words. */
+const counted = (how: string) => COUNTED[how] ?? how;
+
 function Beam({ l }: { l: Loading }) {
   const say = useSaid();
   const { part } = useFit();
@@ -123,7 +142,7 @@ export function WeightView() {
   const columns: Column<Kilo>[] = [
     { key: "name", label: says("what"), width: "38%", kind: "computed", show: (r) => <span className="font-sans text-peat">{r.name}</span> },
     { key: "kg", label: says("mass"), width: "12%", align: "right", kind: "computed", show: (r) => show(r.kg, "kg", units) },
-    { key: "group", label: says("group"), width: "10%", kind: "computed", show: (r) => <span className="font-sans">{r.group}</span> },
+    { key: "group", label: says("group"), width: "10%", kind: "computed", show: (r) => <span className="font-sans">{GROUPS[r.group] ?? r.group}</span> },
     { key: "x", label: says("rear"), width: "12%", align: "right", kind: "computed", show: (r) => show(r.x, "m", units) },
     { key: "z", label: says("over-floor"), width: "12%", align: "right", kind: "computed", show: (r) => show(r.z, "m", units) },
     {
@@ -133,7 +152,7 @@ export function WeightView() {
       kind: "computed",
       show: (r) => (
         <span className={`font-sans ${r.counted === "usual" || !r.placed ? "text-heather" : ""}`}>
-          {say(r.placed ? r.counted : says("not-placed-2", { counted: r.counted }))}
+          {say(r.placed ? counted(r.counted) : says("not-placed-2", { counted: counted(r.counted) }))}
         </span>
       ),
     },
@@ -163,7 +182,12 @@ export function WeightView() {
       tools={
         <>
           <StageViews stage={says("layout-weight")} views={VIEWS} />
-          <Choices label={says("group-2")} options={Object.fromEntries(groups.map((g) => [g, g]))} value={group} onSet={setGroup} />
+          <Choices
+            label={says("group-2")}
+            options={Object.fromEntries(groups.map((g) => [g, g === "all" ? says("group-all") : (GROUPS[g] ?? g)]))}
+            value={group}
+            onSet={setGroup}
+          />
         </>
       }
       ledger={

@@ -40,7 +40,7 @@ export const OUTLETS = pairs({
   pol: says("pol-left-hand"),
   clip_21: says("clip-mm"),
   clip_27: says("clip-mm-2"),
-  m20: "M20×1.5 left-hand",
+  m20: says("m20-left-hand"),
   w21_8: says("w21-left-hand"),
   w20: says("w20-left-hand"),
   local_clip: says("clip-country"),

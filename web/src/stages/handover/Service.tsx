@@ -175,7 +175,10 @@ export function Maintenance({ b }: { b: Book }) {
             value={(h.doc.counts as Record<string, number> | undefined)?.[key]}
             onSet={(n) => {
               const { [key]: _, ...rest } = (h.doc.counts ?? {}) as Record<string, number>;
-              void edit([{ op: "replace", path: "/handover/counts", value: n == null ? rest : { ...rest, [key]: n } }], says("now", { key: COUNTERS[key] ?? "" }));
+              void edit(
+                [{ op: "replace", path: "/handover/counts", value: n == null ? rest : { ...rest, [key]: n } }],
+                says("now", { key: COUNTERS[key] ?? "" }),
+              );
             }}
           />
         </Property>

@@ -21,7 +21,8 @@ export const TRUSTS = [
 ] as const;
 export const SEASONS = ["winter", "shoulder", "summer"] as const;
 /** How a season is called. */
-export const seasonWord = (season: string): string => (season === "shoulder" ? says("spring-autumn") : season);
+const SEASON: Record<string, string> = { winter: says("in-winter"), shoulder: says("spring-autumn"), summer: says("in-summer") };
+export const seasonWord = (season: string): string => SEASON[season] ?? season;
 
 const n = (x: number) => String(Number(x.toPrecision(6)));
 

@@ -42,7 +42,7 @@ export function ControllerFields({ controller, onSet }: { controller: Schemas["S
   return (
     <>
       <Fields specs={SPECS} item={controller} onSet={onSet} />
-      <ProfileFields profile={controller.profile} onSet={(v) => onSet("profile", v, "charge profile")} />
+      <ProfileFields profile={controller.profile} onSet={(v) => onSet("profile", v, says("charge-profile-set"))} />
     </>
   );
 }

@@ -66,7 +66,7 @@ type Fitted<P extends keyof NonNullable<Design["power"]>> = NonNullable<NonNulla
 const SPECS: { [P in Exclude<PartId, "solar" | "controller">]: (what: Fitted<P>, design: Design) => FieldSpec<Fitted<P>>[] } = {
   bank: (b) => [
     choice("chemistry", says("chemistry"), CHEMISTRIES),
-    choice("wiring", "take-off", WIRINGS),
+    choice("wiring", says("take-off"), WIRINGS),
     flag("cold_charge_cutoff", says("refuses-charge-below-freezing"), says("own-cut-off-data")),
     quantity("unit_voltage_v", says("voltage-each"), "voltage", "V"),
     quantity("unit_charge_ah", says("charge-each"), "charge", "Ah"),

@@ -88,7 +88,9 @@ export function Bands() {
               onClick={() => hand.pick("circuit", r.circuit)}
               onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && hand.pick("circuit", r.circuit)}
             >
-              <title>{says("not-read-yet", { code: r.code, name: r.name, has_verdict: Boolean(r.verdict), verdict: r.verdict ? (VERDICTS[r.verdict] ?? "") : "" })}</title>
+              <title>
+                {says("not-read-yet", { code: r.code, name: r.name, has_verdict: Boolean(r.verdict), verdict: r.verdict ? (VERDICTS[r.verdict] ?? "") : "" })}
+              </title>
               <rect x="0" y={y - ROW / 2} width={width} height={ROW} fill={on ? "var(--color-gorse)" : "transparent"} opacity="0.15" />
               <text aria-hidden="true" x="8" y={y + 4} fontSize="12" fill="currentColor">
                 <tspan className="num">{r.code}</tspan> {r.name.length > 26 ? `${r.name.slice(0, 25)}…` : r.name}

@@ -147,7 +147,7 @@ export function CircuitDrawing({ nodes, elements, doubt = {}, red, black, open =
             className={onNode ? "cursor-pointer" : undefined}
             role={onNode ? "button" : "img"}
             tabIndex={onNode ? 0 : undefined}
-            aria-label={probe ? says("r-b-probe", { is_red: probe === "red", name: n.name, probe }) : n.name}
+            aria-label={probe ? says("r-b-probe", { is_red: probe === "red", name: n.name }) : n.name}
             onClick={onNode ? () => onNode(n.id) : undefined}
             onKeyDown={(k) => pressed(k, onNode && (() => onNode(n.id)))}
           >

@@ -6,7 +6,7 @@ import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { says } from "../../words/prove";
 import { Drawing } from "./Drawing";
-import { type Commissioning, type Rung, STATES, type Step, worst } from "./data";
+import { type Commissioning, type Rung, STATES, type Step, WHO, worst } from "./data";
 import { COLOUR, StateMark } from "./marks";
 
 const RUNG: Record<string, string> = { none: says("not-aboard"), locked: says("locked"), open: says("open"), done: says("proved"), failed: says("failed") };
@@ -21,7 +21,7 @@ function RungRow({ r, on, pick }: { r: Rung; on: boolean; pick: () => void }) {
       disabled={r.state === "none"}
       className={`grid w-full grid-cols-[2.2rem_minmax(0,1fr)_auto_1.1rem] items-center gap-1 border-0 border-b border-line bg-transparent px-2 py-0 text-left text-[12px] leading-[18px] disabled:opacity-45 ${on ? "!bg-gorse/20 font-semibold" : ""}`}
       onClick={pick}
-      title={say(r.why || r.who, "wiring")}
+      title={say(r.why || (WHO[r.who] ?? r.who), "wiring")}
     >
       <span className="num">{r.id.toUpperCase()}</span>
       <span className="relative overflow-hidden">

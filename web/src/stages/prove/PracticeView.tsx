@@ -159,10 +159,10 @@ export function PracticeView({ p }: { p: Practice }) {
           <div className="flex flex-wrap items-center gap-2 text-[13px]">
             {(["red", "black"] as const).map((c) => (
               <label key={c}>
-                {c}{" "}
+                {says("probe-colour", { is_red: c === "red" })}{" "}
                 <select
                   className="field"
-                  aria-label={says("probe", { c })}
+                  aria-label={says("probe", { is_red: c === "red" })}
                   value={c === "red" ? p.red : p.black}
                   onChange={(e) => (c === "red" ? p.setRed : p.setBlack)(e.target.value)}
                 >

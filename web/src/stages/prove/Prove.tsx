@@ -19,7 +19,7 @@ import { StageViews } from "../../shell/ViewSwitch";
 import { useStageView } from "../../shell/views";
 import { says } from "../../words/prove";
 import { Bands, VerdictMark } from "./Bands";
-import { type Commissioning, useCommissioning, useFinder, useLive, useStarts, VIEWS } from "./data";
+import { type Commissioning, useCommissioning, useFinder, useLive, useStarts, VIEWS, WHO } from "./data";
 import { type SheetRow, useReadings, VERDICTS } from "./edit";
 import { FinderPicture, FinderView, useSearch } from "./FinderView";
 import { InService } from "./InService";
@@ -134,7 +134,7 @@ function LadderSlate({ c, rung }: { c: Commissioning; rung: string | null }) {
   return (
     <Slate
       title={r ? say(`${r.id.toUpperCase()} ${r.title}`, "wiring") : says("test")}
-      sub={r ? say(says("by-2", { who: r.who })) : says("one-stage-after-other")}
+      sub={r ? say(says("by-2", { who: WHO[r.who] ?? r.who })) : says("one-stage-after-other")}
     >
       {r && (
         <>

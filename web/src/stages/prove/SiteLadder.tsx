@@ -4,7 +4,7 @@ import { useMemo, useState } from "react";
 import { useSaid } from "../../shell/person";
 import { StageViews } from "../../shell/ViewSwitch";
 import { says } from "../../words/prove";
-import { type Commissioning, VIEWS } from "./data";
+import { type Commissioning, VIEWS, WHO } from "./data";
 import { InService } from "./InService";
 import { StateMark } from "./marks";
 import { StepForm } from "./StepForm";
@@ -66,7 +66,7 @@ export function SiteLadder({ c, onFind }: { c: Commissioning; onFind: (step: str
       </section>
       {r && (
         <p className="m-0 border-l-2 border-rust pl-2 text-[15px]">
-          {say(says("stop-if-2", { stop: r.stop[0]?.toLowerCase() ?? "", stop_2: r.stop.slice(1), who: r.who }), "wiring")}
+          {say(says("stop-if-2", { stop: r.stop[0]?.toLowerCase() ?? "", stop_2: r.stop.slice(1), who: WHO[r.who] ?? r.who }), "wiring")}
         </p>
       )}
       <details>

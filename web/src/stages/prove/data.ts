@@ -122,7 +122,7 @@ export function useLiveDay(wanted: boolean) {
 
 /** A value in the unit of its step, as it is shown. */
 export const inUnit = (v: number | null | undefined, unit: string) =>
-  v == null ? "" : `${v >= 1e4 && unit === "MΩ" ? "over the range" : Number(v.toPrecision(4))} ${v >= 1e4 && unit === "MΩ" ? "" : unit}`.trim();
+  v == null ? "" : v >= 1e4 && unit === "MΩ" ? says("over-range") : `${Number(v.toPrecision(4))} ${unit}`.trim();
 
 /** What is right, in words. */
 export function rightOf(s: Step): string {
@@ -184,3 +184,6 @@ export function useSteps() {
     },
   };
 }
+
+/** Who may do a stage of the ladder. */
+export const WHO: Record<string, string> = { anyone: says("who-anyone"), two: says("who-two"), licensed: says("who-licensed"), driver: says("who-driver") };

@@ -61,23 +61,32 @@ function held(p: Payload, t: Telling): string {
 
 function stepSays(p: Payload, t: Telling): string {
   const value = number(p.value) && show(p.value, t.steps.get(String(p.id))?.unit ?? "", t.units, 4);
-  return listed(p.ok === true ? says("should-2") : p.ok === false ? says("not-should") : "", value, p.simulated === true && "simulated");
+  return listed(p.ok === true ? says("should-2") : p.ok === false ? says("not-should") : "", value, p.simulated === true && says("entry-simulated"));
 }
 
 function weighed(p: Payload, t: Telling): string {
   const kg = (key: string) => (number(p[key]) ? show(p[key], "kg", t.units, 5) : "");
-  return listed(`front ${kg("front_kg")}`, `rear ${kg("rear_kg")}`, number(p.left_kg) && says("left-side", { left_kg: kg("left_kg") }));
+  return listed(says("entry-axles", { front_kg: kg("front_kg"), rear_kg: kg("rear_kg") }), number(p.left_kg) && says("left-side", { left_kg: kg("left_kg") }));
 }
 
 function worked(p: Payload): string {
   const items = Array.isArray(p.items) ? p.items.length : 0;
   const done = number(p.done_frac) ? p.done_frac : 1;
-  return listed(number(p.hours) && p.hours > 0 && show(p.hours, "h"), done >= 1 ? "done" : percent(done), items > 0 && `${items} ticked`);
+  return listed(
+    number(p.hours) && p.hours > 0 && show(p.hours, "h"),
+    done >= 1 ? says("entry-done") : percent(done),
+    items > 0 && says("entry-ticked", { items }),
+  );
 }
 
 function bought(p: Payload, t: Telling): string {
   const came = number(p.received) && number(p.expected) ? says("came", { received: p.received, expected: p.expected }) : "";
-  return listed(text(p.status), came, number(p.damaged) && p.damaged > 0 && `${p.damaged} damaged`, number(p.price) && money(p.price, t.region));
+  return listed(
+    text(p.status),
+    came,
+    number(p.damaged) && p.damaged > 0 && says("entry-damaged", { damaged: p.damaged }),
+    number(p.price) && money(p.price, t.region),
+  );
 }
 
 const SAYS: Record<string, (p: Payload, t: Telling) => string> = {
@@ -93,21 +102,27 @@ const SAYS: Record<string, (p: Payload, t: Telling) => string> = {
   log: worked,
   seen: (p) =>
     listed(
-      p.done === true && "done",
-      p.tested === true && "tested",
-      p.labelled === true && "labelled",
-      p.photo === true && "photographed",
-      !!p.waived && `waived: ${text(p.waived)}`,
+      p.done === true && says("entry-done"),
+      p.tested === true && says("entry-tested"),
+      p.labelled === true && says("entry-labelled"),
+      p.photo === true && says("entry-photographed"),
+      !!p.waived && says("entry-waived", { waived: text(p.waived) }),
     ),
   closing: (p) => (p.opened === true ? says("opened-again") : says("closed")),
   purchase: bought,
   stock: (p, t) => listed(number(p.amount) && show(p.amount, text(p.unit), t.units), text(p.place)),
-  quote: (p, t) =>
-    listed(text(p.supplier), number(p.price) && money(p.price, t.region), number(p.lead_days) && `${p.lead_days} ${p.lead_days === 1 ? "day" : "days"}`),
+  quote: (p, t) => listed(text(p.supplier), number(p.price) && money(p.price, t.region), number(p.lead_days) && says("entry-days", { lead_days: p.lead_days })),
   punch: (p) => (text(p.done_on) ? says("mended-4") : p.must === true ? says("mend-before-driven") : says("mend")),
-  as_built: (p) => listed(text(p.designed) && `designed ${text(p.designed)}`, `built ${text(p.built)}`),
-  paper: (p) => listed(text(p.number) && `number ${text(p.number)}`, text(p.licence) && `licence ${text(p.licence)}`) || says("entered"),
-  service: (p, t) => listed("done", number(p.odometer_km) && `at ${show(p.odometer_km, "km", t.units, 6)}`, number(p.cost) && money(p.cost, t.region)),
+  as_built: (p) => listed(text(p.designed) && says("entry-designed", { designed: text(p.designed) }), says("entry-built", { built: text(p.built) })),
+  paper: (p) =>
+    listed(text(p.number) && says("entry-number", { number: text(p.number) }), text(p.licence) && says("entry-licence", { licence: text(p.licence) })) ||
+    says("entered"),
+  service: (p, t) =>
+    listed(
+      says("entry-done"),
+      number(p.odometer_km) && says("entry-at", { odometer_km: show(p.odometer_km, "km", t.units, 6) }),
+      number(p.cost) && money(p.cost, t.region),
+    ),
   step: stepSays,
   repair: (p) => fromId(text(p.cause)),
   photo: (p) => text(p.note) || says("taken-2"),

@@ -239,7 +239,11 @@ export function Measured() {
                 ))}
               </ul>
               {b.patch.length > 0 && (
-                <button type="button" className="btn btn-main my-2" onClick={() => void edit(b.patch as PatchOp[], says("took-fit-over", { name: name ?? "" }))}>
+                <button
+                  type="button"
+                  className="btn btn-main my-2"
+                  onClick={() => void edit(b.patch as PatchOp[], says("took-fit-over", { name: name ?? "" }))}
+                >
                   {says("use-fitted-values")}
                 </button>
               )}

@@ -34,15 +34,15 @@ const REST: FieldSpec<Schemas["Schools"]>[] = [
     "source_order",
     says("which-goes-first"),
     [
-      { value: "sun_first", word: "the sun" },
-      { value: "hookup_first", word: "the hook-up" },
+      { value: "sun_first", word: says("sun-first") },
+      { value: "hookup_first", word: says("hook-up-first") },
     ],
     { note: says("hook-up-says-whose") },
   ),
   quantity("dcdc_below_frac", says("dc-dc-only-under"), "fraction", "", { clearable: true, placeholder: says("always-driving") }),
   choice("shed", says("when-bank-gets-low"), [
-    { value: "tiers", word: "comfort is shed first" },
-    { value: "none", word: "nothing is shed" },
+    { value: "tiers", word: says("comfort-shed-first") },
+    { value: "none", word: says("nothing-shed") },
   ]),
   flag("summer_time", says("times-summer-time"), says("habits-hours-legs-sun")),
 ];

@@ -102,13 +102,13 @@ function Trip() {
     },
     {
       key: "shore",
-      label: "hook-up",
+      label: says("has-hook-up"),
       width: "11%",
       kind: "choice",
       options: HOOKED,
       show: (l) => (l.shore ? say(says("hooked-up-2")) : <span className="text-dim">{says("no")}</span>),
       value: (l) => (l.shore ? "yes" : ""),
-      set: (l, v) => void set(l, { shore: v === "yes" }, "hook-up"),
+      set: (l, v) => void set(l, { shore: v === "yes" }, says("has-hook-up")),
     },
     {
       key: "kind",

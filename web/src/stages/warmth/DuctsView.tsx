@@ -187,8 +187,8 @@ function Whole() {
                 { none: says("nothing") },
               ),
               choice("vented", says("air-goes"), [
-                { value: "outside", word: "outside" },
-                { value: "inside", word: "into the room" },
+                { value: "outside", word: says("air-outside") },
+                { value: "inside", word: says("air-into-room") },
               ]),
             ]}
             item={w.drying}

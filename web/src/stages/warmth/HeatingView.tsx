@@ -220,7 +220,7 @@ function HeaterSlate({ h }: { h: Heater }) {
           quantity("tank_mass_kg", says("bottle-wood-aboard"), "mass", "kg", { clearable: true, placeholder: says("not-entered") }),
           quantity("tank_usable_frac", says("usable"), "fraction", "", { note: says("standpipe-stops-quarter") }),
           choice("place", says("stands"), PLACES),
-          flag("room_sealed", "room-sealed", says("air-outside-exhaust-outside")),
+          flag("room_sealed", says("room-sealed"), says("air-outside-exhaust-outside")),
           flag("altitude_kit", says("set-height"), say(says("over-m"))),
         ]}
         item={h}

@@ -23,16 +23,14 @@ export function Sentence() {
       <Token path="/warmth/cab" label={says("cab")} choices={CABS} value={part.cab} shown={wordOf(CABS, part.cab)} />
       {says("shell-loses")} <Fig k="warmth/heat_loss_w" />
       {heaters.length ? (
-        <>
-          {says("heaters-give-heater-gives", {
-            several_heaters: heaters.length > 1,
-            reduce: show(
-              heaters.reduce((a, h) => a + h.available_w, 0),
-              "W",
-              units,
-            ),
-          })}
-        </>
+        says("heaters-give-heater-gives", {
+          several_heaters: heaters.length > 1,
+          reduce: show(
+            heaters.reduce((a, h) => a + h.available_w, 0),
+            "W",
+            units,
+          ),
+        })
       ) : (
         <>
           {says("heater-4")} <Fig k="warmth/design_heat_w" /> {says("asked")}

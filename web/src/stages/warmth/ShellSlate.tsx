@@ -39,7 +39,7 @@ export function BuildUpChoice({ id, name, kind }: { id: string; name: string; ki
   const fitting = (presets.data ?? []).filter((p) => p.floor === (kind === "floor"));
   return (
     <ChoiceProperty
-      label="build-up"
+      label={says("of-build-up")}
       value={said?.build_up ?? (said?.u_value_w_m2k != null ? "u" : "")}
       options={[
         { value: "", word: id.startsWith("cab_") ? says("maker-built") : says("usual-until-said") },
@@ -50,7 +50,7 @@ export function BuildUpChoice({ id, name, kind }: { id: string; name: string; ki
       onSet={(v) => {
         const preset = fitting.find((p) => `preset:${p.build_up.id}` === v);
         if (preset) void lay(preset.build_up, { id, name });
-        else if (v !== "u") void set(id, name, { build_up: v || null, u_value_w_m2k: null }, "build-up");
+        else if (v !== "u") void set(id, name, { build_up: v || null, u_value_w_m2k: null }, says("of-build-up"));
       }}
     />
   );

@@ -65,7 +65,7 @@ export function ShellView() {
     },
     {
       key: "build",
-      label: "build-up",
+      label: says("of-build-up"),
       width: "24%",
       kind: "choice",
       options: [{ value: "", word: says("usual-until-said") }, ...builds.items.map((b) => ({ value: b.id, word: b.name }))],
@@ -78,7 +78,7 @@ export function ShellView() {
           (nameOf(s.build_up) ?? <span className="text-dim">{s.kind}</span>)
         ),
       value: (s) => surface.of(s.id)?.build_up ?? "",
-      set: (s, v) => void surface.set(s.id, s.name, { build_up: v || null }, "build-up"),
+      set: (s, v) => void surface.set(s.id, s.name, { build_up: v || null }, says("of-build-up")),
     },
     { key: "area", label: says("area"), width: "9%", align: "right", kind: "computed", show: (s) => show(s.area_m2, "m²", units) },
     { key: "u", label: "U, W/m²K", width: "9%", align: "right", kind: "computed", show: (s) => <Fig bare k={`surfaces/${s.id}/u_value_w_m2k`} /> },

@@ -32,8 +32,8 @@ function partSpecs(p: Prism): FieldSpec<Prism>[] {
   return [
     choice("shape", says("shape"), SHAPES),
     choice("op", says("it-is"), [
-      { value: "add", word: "a part of the tank" },
-      { value: "cut", word: "cut out of it" },
+      { value: "add", word: says("part-of-tank") },
+      { value: "cut", word: says("cut-out") },
     ]),
     ...of[p.shape],
     metres("base_z_m", says("begins-over-tanks-zero")),

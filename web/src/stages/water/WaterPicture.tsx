@@ -268,7 +268,7 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
                   role="button"
                   tabIndex={0}
                   aria-pressed={shown ? undefined : on}
-                  aria-label={shown ? `${r.name}: ${shown.of(`water:${r.id}`)?.word ?? "not asked"}` : undefined}
+                  aria-label={shown ? `${r.name}: ${shown.of(`water:${r.id}`)?.word ?? says("not-asked-yet")}` : undefined}
                   className="cursor-pointer outline-none [&:focus-visible>circle]:stroke-[3px]"
                   onClick={() => press(r.id)}
                   onKeyDown={(e) => {

@@ -10,12 +10,12 @@ import { says } from "../../words/wiring";
 import { SHEDDING } from "./words";
 
 const STYLES = [
-  { value: "wired", word: "hard-wired" },
+  { value: "wired", word: says("hard-wired") },
   { value: "leads", word: says("plug-leads") },
 ] as const;
 const POLES = [
-  { value: "double", word: "double-pole" },
-  { value: "single", word: "single-pole" },
+  { value: "double", word: says("double-pole") },
+  { value: "single", word: says("single-pole") },
 ] as const;
 const TRANSFERS = [
   { value: "automatic", word: says("automatic") },

@@ -70,7 +70,17 @@ export function OtherCables() {
         <table className="w-full border-collapse text-[13px]">
           <thead className="text-[11px] text-dim">
             <tr>
-              {["finding", "code", "cable", "length", "size", "flows", "carries", says("protected"), says("take-out")].map((h, i) => (
+              {[
+                says("head-finding"),
+                says("head-code"),
+                says("head-cable"),
+                says("head-length"),
+                says("head-size"),
+                says("head-flows"),
+                says("head-carries"),
+                says("protected"),
+                says("take-out"),
+              ].map((h, i) => (
                 <th key={i} scope="col" className="px-1 text-left font-semibold">
                   {i === 0 || i === 8 ? <span className="sr-only">{h}</span> : h}
                 </th>

@@ -9,7 +9,7 @@ const PANEL = "/wiring/panel";
 export const THING_KINDS = [
   { value: "rocker", word: says("rocker-switch") },
   { value: "round_rocker", word: says("round-rocker") },
-  { value: "push", word: "push-button" },
+  { value: "push", word: says("push-button") },
   { value: "dimmer", word: says("dimmer") },
   { value: "fan_control", word: says("fan-speed-control") },
   { value: "socket", word: says("v-usb-socket") },

@@ -5,6 +5,7 @@ import { Link, useParams, useSearchParams } from "react-router";
 import type { Finding, PatchOp } from "../../data/client";
 import { isOpen, severityWord } from "../../data/findings";
 import { searchFor } from "../../data/kin";
+import { useLabels } from "../../data/labels";
 import { preview, turns } from "../../data/preview";
 import { useFindings, useTrip } from "../../data/trip";
 import { useVariant } from "../../data/variant";
@@ -41,12 +42,13 @@ type RowProps = { f: Finding; ticked: boolean; onTick: () => void };
 function Row({ f, ticked, onTick }: RowProps) {
   const v = useVariant();
   const { units } = usePerson();
+  const labels = useLabels();
   const say = useSaid();
   const { variantId } = useParams();
   const [answering, setAnswering] = useState(false);
   const stage = stageOf(f.subject, f.stage);
   const fix = f.fix;
-  const told = fix ? changes(v.design, fix.patch as unknown as PatchOp[], units) : [];
+  const told = fix ? changes(v.design, fix.patch as unknown as PatchOp[], units, labels) : [];
   const severity = f.severity as Severity;
   return (
     <li className="flex gap-2 border-b border-line px-3 py-1.5" data-finding={f.id}>

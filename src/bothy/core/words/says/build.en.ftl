@@ -61,6 +61,10 @@ forecast-for = The forecast for { $service } is { $over }.
 left-wall = Left wall
 right-wall = Right wall
 equipment-box = Equipment box
+cabinets = Cabinets
+doors = Doors
+ceiling = Ceiling
+floor = Floor
 
 ## gate
 findings-that = findings that are { $severity }
@@ -71,6 +75,7 @@ rust-treated-and-painted = Rust treated and painted
 sound-deadening = Sound deadening
 vapour-barrier = Vapour barrier
 opening = Opening of { $thing_name }
+insulation = Insulation
 
 ## line
 from-offcuts-in-stock = from offcuts in stock
@@ -118,6 +123,8 @@ tasks-log = tasks of the log
 ratios-outside-to = ratios outside 0.2 to 5
 
 ## piping
+elbow-by-half = Elbow 45°
+tee = Tee
 ball-valve = Ball valve
 stop-valve = Stop valve
 check-valve = Check valve
@@ -139,6 +146,10 @@ warm-air-duct = Warm-air duct, { SHORT($bore_mm) } mm
 duct = duct { SHORT($bore) }
 coolant-hose-inside = Coolant hose, { SHORT($pipe_inner_mm) } mm inside
 coolant-hose = coolant hose { SHORT($pipe_inner_mm) }
+strainer = Strainer
+reducer = Reducer
+coupling = Coupling
+elbow = Elbow
 
 ## plan
 electrician = the electrician
@@ -231,3 +242,6 @@ dry-2 = a dry day
 in-hall = in a hall of { FIX($hall_temp_c, digits: 0) } °C
 by-forecast-to-rain = { $c_name }, by the forecast: { FIX($low_c, digits: 0) } to { FIX($high_c, digits: 0) } °C, { FIX($rain_pc, digits: 0) } % rain
 usual-month-to-rain = { $c_name }, usual of the month: { FIX($tmin_c, digits: 0) } to { FIX($tmax_c, digits: 0) } °C, rain on { FIX($rain, digits: 0) } days of it
+
+## calendar
+builder = Builder

@@ -1,6 +1,18 @@
 # What catalogue says, beside the titles and remedies of its rules. A quantity’s name ends in its unit.
 
 ## climates
+january = January
+february = February
+march = March
+april = April
+may = May
+june = June
+july = July
+august = August
+september = September
+october = October
+november = November
+december = December
 not-place-in-climate = “{ $place }” is not a place in the climate table; choose one from the list
 
 ## openings

@@ -138,6 +138,7 @@ charge-voltage-when-nearly = Charge voltage when nearly full
 at-banks-posts-current = At the bank’s posts, current falling.
 batterys-own-values = Battery’s own values
 temperature-above-least-for = Temperature above the least for charging, cells within 0.05 V of each other, no warning.
+frequency = Frequency
 
 ## rest
 pressure-test-pipes = Pressure test of the pipes
@@ -201,6 +202,7 @@ full-water-fuel-and = Full water, fuel and gas, everybody aboard: front axle, re
 rough-road-hard-braking = A rough road, hard braking, a long hill. Rattles, smells, drips, warnings?
 every-bolted-joint-again = Every bolted joint again
 mark-that-moved-by = A mark that moved by 10° or more was loose: tighten, and look why. Once more after 500 km.
+tightness = Tightness
 
 ## stages
 look-and-torque = Look and torque
@@ -228,6 +230,16 @@ joint-that-loose = A joint that is loose.
 two-people-extinguisher-at = two people, an extinguisher at hand
 licensed-person-with-name = the licensed person, with name and licence
 driver = the driver
+weighing = Weighing
+alarms = Alarms
+cooling = Cooling
+air = Air
+heating = Heating
+gas = Gas
+water = Water
+charging = Charging
+hook-up = Hook-up
+inverter = Inverter
 
 ## worked
 cables-side-by-side = cables side by side

@@ -16,6 +16,7 @@ steps-proved = steps proved
 steps-to-prove = of steps to prove
 
 ## context
+payload = payload
 inside-in-warm = inside, in the warm
 inside-unheated = inside, unheated
 in-garage = in the garage
@@ -80,6 +81,11 @@ first-step = First step: { $self_label }{ $self_label_2 }
 ## fluid
 not-known-fitting-known = “{ $name }” is not a known fitting; known are { $known }
 must-come-to-times = “{ $name }” must come 0 to 100 times
+fittings-loss = Fittings’ loss
+pipes-loss = Pipe’s loss
+friction-factor = Friction factor
+reynolds-number = Reynolds number
+velocity = Velocity
 
 ## places
 not-place-in-climate = “{ $key }” is not a place in the climate table, nor one of your own; choose one from the list
@@ -110,6 +116,7 @@ mains-work-licensed-electrician = Mains work: a licensed electrician where the s
 ground-fault-protection = ground-fault protection
 light-blue = light blue
 mains-work-licensed-electrician-always = Mains work: a licensed electrician, always (AS/NZS 3001).
+australia = Australia
 
 ## report
 controllers-top-current = controller’s top current

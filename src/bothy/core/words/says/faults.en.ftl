@@ -273,6 +273,9 @@ fuse-and-holder = fuse and holder
 plus-wire = plus wire
 minus-wire = minus wire
 minus-feed = minus of the feed
+switch = Switch
+ohms = Ohms
+volts = Volts
 
 ## symptoms
 smell-gas-no-switch = A smell of gas: no switch, no flame, shut the bottle, doors open, out. Nothing on the gas is loosened without the licensed person.

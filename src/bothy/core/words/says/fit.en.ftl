@@ -36,6 +36,9 @@ take-pipe = Take a pipe of { SHORT($size_mm) } mm
 in-fullest-piece = In its fullest piece { $too_full }
 
 ## filled
+front-axle-load = Front axle
+rear-axle-load = Rear axle
+left-side-load = Left side
 left-wall = Left wall
 right-wall = Right wall
 under-floor = Under the floor
@@ -60,6 +63,10 @@ for-what-moves = for what moves
 path-drops-what-end = path + drops + what its end moves
 length = Length, { $run_name }
 used-fixings = Used of the fixings, { $thing_name }
+left = Left
+bulkhead = Bulkhead
+floor = Floor
+ceiling = Ceiling
 
 ## furniture
 overhead-locker = Overhead locker
@@ -71,6 +78,9 @@ bed-across = Bed, { $across ->
     [yes] across
    *[no] along
  }
+wardrobe = Wardrobe
+bench = Bench
+kitchen = Kitchen
 
 ## hull
 must-rise-comes-after = must rise: { SHORT($b) } comes after { SHORT($a) }
@@ -96,6 +106,9 @@ duct = Duct, { $duct_name }
 person = Person { $i }
 each = 75 kg each
 not-accounted-for = Not accounted for, { $weighing_name }
+usual-length = usual × length
+metal-length = metal × length
+layers-area = layers × area
 
 ## net
 low-voltage-and-signals = low voltage and signals
@@ -124,13 +137,14 @@ front-door = Front door
 emergency-door = Emergency door
 rear-door = Rear door
 side-hatch = Side hatch
+companionway = Companionway
+ramp = Ramp
 
 ## propose
 at-rear-with-room = At the rear, with room under it for what is heavy.
 high-along-wall-for = High along the wall, for what is light.
 at-front-facing-way = At the front, facing the way it drives.
 where-stood = Where it stood.
-wet-room-2 = wet room
 under-bed-as-store = Under the bed, as a store: elsewhere it would stand in the aisle or before a door.
 amidships-where-one-stands = Amidships, where one stands in the door’s light.
 near-middle-by-tanks = Near the middle, by the tanks.
@@ -142,7 +156,6 @@ on-ceiling-zone = On the ceiling of its zone.
 under-floor-as-said = Under the floor as said, clear of the axle.
 in-worktop-kitchen = In the worktop of the kitchen.
 in-kitchen-under-hob = In the kitchen, under the hob.
-shower-tray = shower tray
 in-wet-room = In the wet room.
 gas-tank-under-floor = Gas tank under the floor
 under-floor-where-leak = Under the floor, where a leak falls out.
@@ -234,6 +247,7 @@ measures-and-goes-through = “{ $thing_name }” measures { $size_mm } mm and g
 in-way-2 = In the way: { $pieces }.
 there-no-single-piece = There is no single piece whose removal would free it.
 cant-be-taken-out = “{ $thing_name }” can’t be taken out past the furniture. { $words }
+fit = Fit
 
 ## sheets
 give-material-or-density = give a material or the density (density_kg_m3)
@@ -260,13 +274,19 @@ leaves-vehicle-and-what = it leaves the vehicle and what opens of it ({ $face })
 when-vehicle-stands-open = When the vehicle stands open, { $what }: { $value_mm } mm are missing.
 enter-that-moves-out = Enter that it moves out with the { $room_name }
 stands-where-while-that = “{ $thing_name }” stands where “{ $room_name }” is while that is in. Either it moves out with it, or it is in its way.
+pop-top = Pop-top
 
 ## things
+where-duct-ends = { $open ->
+    [yes] End
+   *[no] Outlet
+} of { $x_name }
 switch-panel = Switch panel
 fuel-tank = Fuel tank of { $h_name }
 wood-for = Wood for { $h_name }
 water-tank = { $holds } water tank
 jugs = { $jug_count } jugs of { SHORT($jug_l) } L
+toilet = Toilet
 
 ## tie_down
 bolt-spreader-plate-under = M6 bolt, spreader plate under the floor

@@ -136,6 +136,7 @@ label-sheet = label sheet
 circuit-schedule = circuit schedule
 lists-for-bench = lists for the bench
 switch-panel = switch panel
+circuits = Circuits
 
 ## pdf
 layer = layer { $n }
@@ -229,3 +230,4 @@ too-large-workbook-one = is too large a workbook: one of its cells holds { $text
 
 ## build_files
 ask = Ask { $ask }.
+shopping = Shopping

@@ -43,6 +43,32 @@ as-states-rules-say = as the state’s rules say; yearly taken here
 marine-qualified-engineer-en = A marine-qualified engineer (EN ISO 10239 or ABYC A-1).
 as-flag-and-insurer = as flag and insurer ask
 checked-every-year-hoses = checked every year, hoses dated
+australia = Australia
+canada = Canada
+morocco = Morocco
+turkey = Turkey
+greece = Greece
+croatia = Croatia
+slovenia = Slovenia
+lithuania = Lithuania
+latvia = Latvia
+estonia = Estonia
+czechia = Czechia
+poland = Poland
+finland = Finland
+norway = Norway
+sweden = Sweden
+denmark = Denmark
+switzerland = Switzerland
+luxembourg = Luxembourg
+belgium = Belgium
+portugal = Portugal
+spain = Spain
+italy = Italy
+austria = Austria
+germany = Germany
+france = France
+ireland = Ireland
 
 ## leak_test
 allowed-gauge-step = allowed + gauge step
@@ -252,6 +278,7 @@ shut-gas-while-driving = Shut the gas while driving
 at-fuel-pump = At the fuel pump
 at-fuel-pump-may = At the fuel pump { $lit } may be lit: fuel vapour catches fire from a flame.
 turn-off-at-every = Turn the appliance off at every fuel stop
+gas-3 = Gas
 
 ## supply
 as-typed = as typed

@@ -5,6 +5,7 @@ air-round-inverter = Air round the inverter
 outside-air-on-hottest = outside air on the hottest day
 inverters-loss-at-full = the inverter’s loss at its full rating
 low-and-high-vent = low and high vent, one behind the other
+rating-left-heat = Rating left in the heat
 
 ## bank
 does-not-fit-cells = does not fit { $cells } cells of { SHORT($cell_v) } V ({ $chem_name })
@@ -23,6 +24,20 @@ must-be-below-soc = ({ SHORT($end) }) must be below the state of charge at the s
 load-current = Load current
 current-with-standby = Current with standby
 normal-depth-discharge-2 = 1 − normal depth of discharge
+run-time = Run time
+charge-can-drawn = Charge that can be drawn
+inverter-current-bank = Inverter current at the bank
+usable-energy-end-life = Usable energy at the end of its life
+usable-energy-when-new = Usable energy when new
+capacity-current = Capacity by current
+capacity-energy = Capacity by energy
+usable-charge-needed = Usable charge needed
+energy-bank-must-hold = Energy the bank must hold
+largest-current-bank = Largest current of the bank
+usable-energy = Usable energy
+energy = Energy
+bank-capacity = Bank capacity
+bank-voltage-2 = Bank voltage
 
 ## battery_rules
 units-different-kind-or = Units of different kind or size share the current unequally; the weakest is overcharged and run flat.
@@ -65,6 +80,12 @@ dc-dc-charger = DC-DC charger
 smallest-allowed-rating-that = smallest allowed rating that gives the energy, else the largest allowed
 copper-at-there-and = copper at 60 °C, there and back
 largest-that-alternator-cable = largest that alternator, cable and bank allow
+energy-per-drive = Energy per drive
+input-current-charger = Input current of the charger
+voltage-charger = Voltage at the charger
+input-power-charger = Input power of the charger
+what-can-spare-idle = What it can spare at idle
+what-alternator-can-spare = What the alternator can spare
 
 ## generator
 burnt-hour-at-full = Burnt an hour at its full rating
@@ -89,6 +110,13 @@ rating = 4 W + 0.6 % of the rating
 inverter-rating = Inverter rating
 next-standard-size-required = next standard size ≥ required
 lowest-that-keeps-current = lowest of 12, 24, 48 V that keeps the current under its limit
+rating-start = Rating for the start
+rating-running-load = Rating for the running load
+ac-power-which-protection = AC power at which the protection carries its rating
+design-current = Design current
+inverters-dc-current = Inverter’s DC current
+dc-power = DC power
+real-power = Real power
 
 ## load_budget
 required-with-mode-scheduled = is required with mode scheduled
@@ -113,6 +141,17 @@ energy-per-at-bank = Energy per day at the bank
 power-at-daily-peak = Power at the daily peak
 power-while-hardest-motor = Power while the hardest motor starts
 mode = mode: { $mode }
+loss-inverter = Loss of the inverter
+inverters-own-use = Inverter’s own use
+design-energy-per-day = Design energy per day
+current = Current
+charge = Charge
+running-power-bank = Running power at the bank
+energy-bank = Energy at the bank
+energy-appliance = Energy at the appliance
+running-time-per-day = Running time per day
+cooling-run-time-another = Cooling run time at another temperature
+power-amps = Power from amps
 
 ## panels
 solar-per-in = Solar per day in { $season }
@@ -155,6 +194,9 @@ supply-per-between-hook = Supply per day between hook-ups
 from-full-to-empty = Days from full to empty, standing still
 needs-has = { $tight_label }: needs { GROUPED($need, digits: 0) } { $unit }, has { GROUPED($have, digits: 0) } { $unit }
 nothing-chosen-yet = nothing chosen yet
+energy-stay-takes-bank = Energy a stay takes from the bank
+days-full-empty = Days from full to empty
+balance-per-day = Balance per day
 
 ## profile
 starter-battery = Starter battery
@@ -262,6 +304,9 @@ charge-current = Charge current
 smaller-what-charger-or = smaller of what the charger or inlet leaves and what the bank takes
 exponential-to-tail-current = exponential to the tail current, then steady
 charging-time = Charging time
+time-full-current = Time at full current
+charge-current-inlet-leaves = Charge current that the inlet leaves
+what-supply-gives = What the supply gives
 
 ## solar
 must-be-below-voc = must be below the open-circuit voltage (voc_v)
@@ -275,6 +320,13 @@ required-with-pwm-controller = is required with a pwm controller
 pwm-none = PWM: none
 typical-type = typical of its type
 with-mppt-bat-vmp = 1 with MPPT; U_bat/Vmp with PWM
+solar-energy-per-day = Solar energy per day
+what-left-after-losses = What is left after the losses
+temperature-factor = Temperature factor
+charge-current-before-controllers = Charge current before the controller’s limit
+short-circuit-current-design = Short-circuit current for design
+string-voltage-cell-temperature = String voltage at a cell temperature
+cell-temperature = Cell temperature
 
 ## source_rules
 has-no-alternator-own = A { $preset_name } has no alternator of its own, and none is entered.
@@ -317,6 +369,10 @@ capacity-at-coldest-cells = capacity at the coldest cells
 bank-called-worn-at = a bank is called worn at 80 %
 from-data-sheet = from its data sheet
 at-full-load-typical = at full load, typical
+energy-per-day-driving = Energy per day of driving
+power-belt = Power at its belt
+what-second-alternator-charges = What a second alternator charges with
+demand-bank = Demand on the bank
 
 ## uses
 measured-over = measured over a day

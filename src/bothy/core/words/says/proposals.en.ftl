@@ -44,6 +44,8 @@ lighting-zones = Lighting zones
 zones = { $zones_count } zones: { $words }
 lights-one-part-vehicle = Lights of one part of the vehicle go on together; the main zone is switched from the panel and from the bed.
 nothing-known-yet-where = Nothing is known yet of where the switches are; say it, and the way of the cable follows.
+main = Main
+fans = Fans
 
 ## supply
 running-together-hardest-start = Running together: { GROUPED($coincident_power_w, digits: 0) } W; hardest start: { GROUPED($start_power_w, digits: 0) } W.
@@ -107,6 +109,8 @@ inlet-charger-and-mains = An inlet of { $legs_is ->
  }.
 inlet = { $region_name }: { FIX($value_a, digits: 0) } A inlet.
 shore-charger = Shore charger
+bank = Bank
+inverter = Inverter
 
 ## warmth
 yours-and-stays-as = This is yours, and stays as it is.
@@ -158,6 +162,9 @@ shade-and-light-roof = Shade and a light roof first: they cost nothing a day.
 none-catalogue-large-enough = none of the catalogue is large enough, or the inverter can’t start it
 inverter-as = The inverter as it is.
 refrigerant-only-by-certified = Refrigerant only by certified persons; a roof unit takes two people.
+walls = Walls
+roof = Roof
+floor = Floor
 
 ## wet
 diaphragm-pump = Diaphragm pump 10 L/min
@@ -193,3 +200,7 @@ gas-alarm-over-floor = gas alarm 0.15 m over the floor
 solenoid-closed-without-current = solenoid, closed without current
 leaked-gas-lies-low = Leaked gas lies low, and a switch by the door shuts it off.
 solenoid-holds-with-and = The solenoid holds with 1 W and is open two hours a day.
+locker = Locker
+shower = Shower
+grey-2 = Grey
+fresh = Fresh

@@ -16,6 +16,10 @@ must-be-one = of “{ $test }” must be one of { $outcomes }
 ## excess
 give-drop-or-source = give the voltage drop (drop_v), or the source voltage (source_voltage_v) and the voltage at the load (load_voltage_v)
 required-beside-source-voltage = is required beside the source voltage (source_voltage_v)
+heat-spot = Heat at the spot
+what-allowed = What is allowed
+excess-resistance = Excess resistance
+measured-resistance = Measured resistance
 
 ## expected
 load = load { $i }
@@ -28,9 +32,20 @@ segment = segment { $i }
 loop-resistance-with-joints = Loop resistance with joints
 source-and-loop = source and loop
 uses-up-whole-source = uses up the whole source voltage in this cable
+current = Current
+voltage-load = Voltage at the load
+voltage-resistive-loads-current = Voltage at a resistive load’s current
+resistance-segment = Resistance of a segment
+widest-deviation = Widest deviation
+current-motor-constant-current = Current of a motor or constant-current load
+current-constant-power-load = Current of a constant-power load
+current-resistive-load = Current of a resistive load
 
 ## fridge
 give-cooling-or-power = give the cooling (cooling_w), or the power (power_w) with cop
+part-time-runs = Part of the time that it runs
+time-constant = Time constant
+coldest-gets = The coldest it gets
 
 ## live_check
 required-where-quality-isnt = is required where the quality isn’t bad
@@ -88,6 +103,10 @@ must-be-at-least = must be at least 0.5 A either way: with less the clamp says n
 
 ## solar_check
 give-ambient-temp-or = give the air temperature round it (ambient_temp_c), or the temperature of the cells (cell_temp_c)
+power-array = Power of the array
+short-circuit-current = Short-circuit current
+open-circuit-voltage = Open-circuit voltage
+temperature-cells = Temperature of the cells
 
 ## verdict
 required-where-no-limit = is required where no limit is given
@@ -95,3 +114,5 @@ required-or-tolerance-abs = is required (or the tolerance (tolerance_abs)) where
 must-be-at-least-limit = must be at least the lower limit (limit_low: { SHORT($limit_low) })
 distance-to-nearer-limit = Distance to the nearer limit
 positive-inside = positive inside
+expanded-uncertainty = Expanded uncertainty
+standard-uncertainty-reading = Standard uncertainty of the reading

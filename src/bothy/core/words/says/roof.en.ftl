@@ -189,6 +189,9 @@ rust-paint-two-coats = Rust paint, two coats, dried: the cut edge is bare metal.
 bead-and-fit = Bead and fit
 prime-bead-under-flange = Prime, bead under the flange, fit, clamp evenly, second bead outside; smooth it off.
 when-has-cured-ten = When it has cured: ten minutes of hose from low to high, one person inside.
+water = Water
+deburr = Deburr
+saw = Saw
 
 ## wind
 required-where-drag-height = is required where the height at which the wind acts (drag_height_m) is more than 0

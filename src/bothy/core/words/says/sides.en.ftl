@@ -18,6 +18,7 @@ inlet-hook-up = Inlet of the hook-up
 lead-plugged-in-from = the lead is plugged in from outside
 gas-locker = { $name } of the gas locker
 gas-falls-leaves-through = gas falls: it leaves through the floor
+rear = Rear
 
 ## rules
 belt-or-seat-anchorage = a belt or seat anchorage
@@ -103,3 +104,8 @@ left-centre-line = left of the centre line
 nothing-that-goes-through = nothing that goes through a wall or the floor is called “{ $of }”; choose one of the list
 isnt-set-out-yet = “{ $t_name }” isn’t set out yet: say where its middle is
 there-already-nothing-cut = “{ $t_name }” is there already: nothing is cut for it
+cut = Cut
+water = Water
+frame = Frame
+deburr = Deburr
+saw = Saw

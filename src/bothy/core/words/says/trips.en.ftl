@@ -132,6 +132,7 @@ load-does-not-follow = the load does not follow the cabin’s warmth, so the fri
 that-no-appliance-list = { FIX($extra_w, digits: 0) } W that no appliance of the list explains, all day
 base-load-that-was = Base load that was measured
 list-uses-more-than = the list uses { FIX($extra_w, digits: 0) } W more than was measured: shorten what is on longest (Bothy does not guess which)
+log = Log
 
 ## of_design
 approximate-climate-place-import = Approximate climate of the place; import a weather file for precision.
@@ -236,6 +237,7 @@ weather-made-from-monthly = The weather is made from monthly averages: sunlight 
 run-leaves-unaccounted-for = The run leaves { SHORT($balance_error_wh, digits: 3) } Wh unaccounted for.
 with-simulated-trips-share = With { $draw_count } simulated trips the share of short days is good to ± { PER_CENT($error_frac, digits: 1) }; about { $draw_count_2 } would bring it to ± { PER_CENT($aim, digits: 1) }.
 on = The { $what } ({ FIX($capacity_l, digits: 0) } L) is { $state } on { $when }{ $more }.
+generator = Generator
 
 ## trip
 ends-after-midnight-put = ends after midnight; put the rest on the next day

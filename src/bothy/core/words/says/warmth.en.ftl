@@ -35,8 +35,11 @@ smoke-alarm = Smoke alarm
 alarm-hangs-from-burner = The alarm hangs { FIX($burner_mm, digits: 0) } mm from the burner; it should be 1.0 to 3.0 m away
 on-wall-alarm-hangs = On the wall the alarm hangs { FIX($below_ceiling_mm, digits: 0) } mm under the ceiling; it should be at least 150 mm under it
 on-ceiling-alarm-sits = On the ceiling the alarm sits { FIX($wall_mm, digits: 0) } mm from the wall; it should be at least 300 mm from it
+air = Air
 
 ## airing
+meals = meals
+showers = showers
 people-asleep = people asleep
 people-awake = people awake
 wet-clothes = wet clothes
@@ -59,8 +62,10 @@ must-be-above-room = must be above the temperature of the room (room_temp_c)
 required-with = is required with { $one }
 heat-has-no-way = the heat has no way out: give the case an area, or both vents one
 free-grille-free-part = free/grille free part
+heat-vent = Heat to vent
 
 ## condensation
+in-layer = in { $layer }
 must-differ-from-indoor = must differ from the temperature inside (indoor_temp_c)
 needs-material-mu-or = “{ $called }” needs a material, mu or the vapour resistance as metres of air (sd_m) to say how vapour passes it
 
@@ -68,9 +73,11 @@ needs-material-mu-or = “{ $called }” needs a material, mu or the vapour resi
 must-be-above-cold = must be above the cold side, going in (cold_in_temp_c)
 must-be-above-fill = must be above the temperature at filling (fill_temp_c)
 re-laminar-swamee-jain = 64/Re laminar, Swamee-Jain turbulent
+effectiveness = Effectiveness
 
 ## cooling
 usual-for-this-supply = usual for this supply
+sol-air-temperature = Sol-air temperature
 
 ## ducts
 every-run-closed-air = every run is closed: the air has no way out and the heater would overheat
@@ -80,11 +87,19 @@ at-most-outlets = at most { $most_outlets } outlets
 required-where-costs-not = is required where costs is not given
 at-most = at most { $most_outlets }
 more-than-heater-has = are more than the heater has outlets
+pressure-lost = Pressure lost
+heat-arrives = Heat that arrives
+temperature-end = Temperature at the end
 
 ## heat_loss
 must-be-below-indoor = must be below the temperature inside (indoor_temp_c)
 must-have-some-area = must have some area
 give-contents-or-volume = give contents or a volume: nothing holds heat
+time-constant = Time constant
+heat-hold = Heat to hold it
+temperature-space = Temperature of the space
+air-2 = By air
+through-surfaces = Through the surfaces
 
 ## heater
 must-be-at-most = must be at most the maximum output of the heater (heater_max_w)
@@ -97,6 +112,10 @@ usual-for-this-fuel = usual for this fuel
 at-most-max = at most P_max
 method-warmth-heaters = method warmth.heaters
 as-given-or-starts = as given, or starts an hour while it cycles
+fuel = Fuel
+lowest-temperature-holds = Lowest temperature it holds
+output-altitude = Output at this altitude
+heater-choose = Heater to choose
 
 ## heater_rules
 under-floor = under the floor
@@ -140,6 +159,8 @@ more-insulation-in = 20 mm more insulation in “{ $build_name }”
 foam-over-ribs = 10 mm of foam over the ribs of “{ $build_name }”
 draughts-sealed-to-half = draughts sealed to half an air change an hour
 air-lining-and-furniture = air, lining and furniture
+outdoors = Outdoors
+indoors = Indoors
 
 ## layout
 no-damper = no damper
@@ -197,6 +218,7 @@ fit-thermostatic-valve = Fit a thermostatic valve
 required-or-kind-source = is required, or a kind of source
 more-than-whole-resistance = is more than the whole resistance of the surface
 required-where-flow-not = is required where the flow (flow_m3_h) is not given
+vapour-pressure-inside = Vapour pressure inside
 
 ## presets
 foil-faced-board-taped = Foil-faced board 50, taped, ply
@@ -275,6 +297,11 @@ air-takes-off-at = The air takes off { FIX($carries_g_h, digits: 0) } g/h at { F
 hot = Hot day
 
 ## surfaces
+floor = floor
+roof = roof
+rear = rear
+windscreen = windscreen
+firewall = firewall
 left-side = left side
 right-side = right side
 front-wall = front wall
@@ -298,3 +325,16 @@ quilted-liner = , quilted liner
 ## ventilation
 required-with-mode = is required with mode “{ $mode }”
 required-with-method = is required with the method “{ $by }”
+flow-warmth-wind = Flow by warmth and wind
+effective-opening = Effective opening
+inlet-free-flow = Inlet for 90 % of the free flow
+fan-power = Fan power
+flow-through-fan-inlet = Flow through fan and inlet
+
+## air
+humidity-surface = Humidity at the surface
+humidity-ratio = Humidity ratio
+absolute-humidity = Absolute humidity
+dew-point = Dew point
+vapour-pressure = Vapour pressure
+saturation-pressure = Saturation pressure

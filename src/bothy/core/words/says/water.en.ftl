@@ -5,6 +5,7 @@ must-be-more-than = must be more than the cut-in pressure (cut_in_kpa: { SHORT($
 must-be-at-most = must be at most the cut-in pressure (cut_in_kpa: { SHORT($cut_in_kpa) }): above it the pump never fills the accumulator
 cut-in-at-least = cut-in − 14, at least 0
 draw-takes-all-pump = the draw takes all the pump gives: it never stops
+draw-down-share = Draw-down share
 
 ## autonomy
 store-comes-twice-give = the store “{ $s_name }” comes twice; give each once
@@ -15,6 +16,7 @@ must-be-less-than = must be less than the chlorine to reach (target_mg_l: { SHOR
 required-for = is required for a { $product_type }
 give-rated-or-rated = give the rated litres (rated_l) or the rated months (rated_months), or both
 filter = filter { $i }
+chlorine = Chlorine
 
 ## crossover
 must-lie-in-tank = must lie in the tank, from { SHORT($floor_z_m) } m to { SHORT($top_m) } m
@@ -76,8 +78,11 @@ water-would-boil-at = the water would boil ({ FIX($out_c, digits: 0) } °C); at 
 must-be-more-than-start = must be more than the temperature at the start (start_temp_c: { SHORT($start_temp_c) })
 must-be-more-than-cold = must be more than the cold temperature (cold_temp_c: { SHORT($cold_temp_c) })
 must-be-at-least = must be at least the temperature of the mixed water (mix_temp_c: { SHORT($mix_temp_c) })
+share-hot = Share of hot
+heat-water = Heat to the water
 
 ## part
+the-dose = dose
 contact-time = contact time
 pumps-curve-against-pipes = pump’s curve against its pipes, open by itself
 least-with-another-tap = the least with another tap open
@@ -281,3 +286,6 @@ volume-dead-at-least = volume − dead, at least 0
 
 ## waste
 must-be-less-than-level = must be less than the level (level_m: { SHORT($level_m) })
+
+## frost
+heat-hold = Heat to hold it

@@ -7,6 +7,7 @@ to-buy-pieces-in = ⌈to buy/pieces in a pack⌉
 metres-needed = Metres needed
 cheapest-pack-size-then = cheapest pack size, then fewest packs
 chosen-pack = chosen pack
+length-cut = Length to cut
 
 ## circuits
 along-way-in-fit = along its way in Fit
@@ -33,6 +34,10 @@ table-between-neighbours-by = table, between neighbours by logarithms
 class-free-air = { $name }, class { $insulation_temp_c } °C, 30 °C, free air
 at-least-in-engine = at least 50 °C in an engine space
 together = { $bundled_count } together, { $bundle_method }
+resistance = Resistance
+resistance-per-metre-temperature = Resistance per metre at temperature
+ampacity = Ampacity
+ambient-factor = Ambient factor
 
 ## conduit
 give-inner-diameter-for = give the inner diameter (inner_diameter_mm) for a pipe, or the width (width_mm) and the height (height_mm) for trunking
@@ -47,9 +52,16 @@ takes-allowed-at-most = { $cables } { $one ->
     [yes] It needs
    *[no] They need
  } { FIX($required_inner_diameter_mm, digits: 0) } mm inside{ $end }
+least-inside-diameter = Least inside diameter
+fill = Fill
 
 ## continuity
 class-copper-2 = class 5 copper, { SHORT($area_mm2, digits: 4) } mm²
+fall-design-current = Fall at design current
+largest-reading = Largest reading
+least-reading = Least reading
+expected-reading = Expected reading
+loop-resistance = Loop resistance
 
 ## currents
 running-power = running power
@@ -72,6 +84,9 @@ largest-circuit = Largest circuit
 current-board = Current of the board
 current-straight-off-busbar = Current straight off the busbar
 larger-what-coincides-and = larger of what coincides and its largest circuit
+mains-current = Mains current
+design-current-resistive-appliance = Design current of a resistive appliance
+design-current-appliance = Design current of an appliance
 
 ## diagram
 no-circuit-yet = no circuit yet
@@ -150,6 +165,12 @@ nominal-voltage = the nominal voltage
 third-spread-loads-cable = a third of a spread load’s cable
 over-uses-up-whole = { SHORT($current_a, digits: 4) } A over { SHORT($loop_mohm, digits: 4) } mΩ uses up the whole source voltage
 tightest-what-given-else = the tightest of what is given, else the class’s part of nominal
+heat-cable = Heat in the cable
+voltage-load = Voltage at the load
+current-constant-power-load = Current of a constant-power load
+drop-part-nominal = Drop as a part of nominal
+drop-far-end-spread = Drop at the far end of a spread load
+voltage-drop = Voltage drop
 
 ## feeding_rules
 from-starter-battery = { $driving_name }, from the starter battery
@@ -200,6 +221,9 @@ largest-fuse = Largest fuse
 smallest-cable-appliance-holder = smallest of cable, appliance, holder and terminal
 at-typical = { $family_name } at { SHORT($system_voltage_v) } V; typical
 smallest-standard-rating-in = smallest standard rating in the window
+fuse-2 = Fuse
+least-fuse-start = Least fuse for the start
+least-fuse-running-load = Least fuse for the running load
 
 ## leads
 not-lead-leads = { $size } is not a lead; leads are { $sizes }
@@ -208,6 +232,7 @@ leg-goes-round-in = leg '{ $x_id }' goes round in a circle over '{ $at }'; every
 class-copper-3 = class 5 copper, { $size }
 drop-up-to-here = drop up to here + along this leg
 cheapest-set-that-reaches = cheapest set that reaches; ties: fewer, then shorter
+drop-along-lead = Drop along a lead
 
 ## lighting
 to-lamps = to the lamps
@@ -223,6 +248,15 @@ how-far-switches-from = How far the switches are from the door is not entered
 within-opening-and-to = { $told }; within { SHORT($reach_m) } m of the opening and { SHORT($low_m) } to { SHORT($high_m) } m above the floor a person outside reaches it.
 at-door = At the door
 add-switch-at-door = Add a switch at the door for { $z_name }
+night = Night
+outside = Outside
+roof = Roof
+entrance = Entrance
+garage = Garage
+washroom = Washroom
+bed = Bed
+living = Living
+kitchen = Kitchen
 
 ## lists
 insulated-ring-red = insulated ring, red
@@ -354,6 +388,7 @@ solved-with-all-other = solved with all other nodes; against the negative post
 steps-until-no-voltage = steps until no voltage moves by 1e-9 V
 or-as-given-at = P/V, V/R or as given, at the voltage solved
 no-source-reaches-as = no source reaches it as switched
+voltage-lost-branch = Voltage lost on the branch
 
 ## network_rules
 voltage-drop-from-busbar-to = Voltage drop from busbar to appliance: { FIX($path_drop_v, digits: 2) } V ({ PER_CENT($path_drop_frac, digits: 1) }) at worst{ $most }. The limit is { FIX($limit_v, digits: 2) } V ({ $replace }).
@@ -401,6 +436,7 @@ fit-on-2 = Fit { SHORT($rating_a) } A on { $c_name }
 fit-2 = Fit { SHORT($size_mm2) } mm²
 
 ## other_cables
+to-controller = { $arrays } → controller
 panels-to-controller = Panels to controller
 inlet-to-mains-board = Inlet to mains board
 inverter-to-mains-board = Inverter to mains board
@@ -458,6 +494,7 @@ switch-carries-more-than = The switch carries { FIX($value_a, digits: 1) } A, mo
 put-relay-by-load = Put a relay by the load
 let-bothy-arrange-plate = Let Bothy arrange the plate
 no-circuit-belongs-to = No circuit belongs to this part of the panel.
+volts = Volts
 
 ## raceways
 display-cable = display cable
@@ -487,6 +524,7 @@ low-voltage-and-mains = { $both } { $both_count ->
  } low voltage and mains in the same place.
 put-barrier-into-box = Put a barrier into the box
 put-in-partition = Put in a partition
+ethernet = Ethernet
 
 ## rules
 fit-and = Fit { $size_text } and { SHORT($fuse_a) } A
@@ -539,6 +577,12 @@ required-or-chemistry-with = is required, or chemistry with the capacity (capaci
 required-or-awg-with = is required (or awg) with a length
 must-be-more-than = must be more than the temperature class of the insulation (insulation_temp_c: { SHORT($insulation_temp_c) } °C)
 typical = { $chemistry }, typical
+time-cable-stands-fault = Time the cable stands the fault
+heating-constant-copper = Heating constant of copper
+current-dead-short = Current of a dead short
+resistance-bank = Resistance of the bank
+block-loads-see = Block as the loads see it
+block-posts-links-lugs = Block with its posts, links and lugs
 
 ## sizing
 must-be-at-least-current = ({ SHORT($fuse_a) } A) must be at least the current ({ SHORT($current_a) } A)
@@ -549,6 +593,7 @@ next-smaller-size = next smaller size
 fuse-to-size-cable = Fuse to size the cable for
 usable-current = Usable current
 shared-circuits-oversize-loads = shared circuits + oversize loads
+cable = Cable
 
 ## tree_fit
 least-copper-whole-tree = least copper of the whole tree with area ≥ mechanical minimum, I_z ≥ I, I_z ≥ fuse, and ΔU from the busbar ≤ limit
