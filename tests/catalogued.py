@@ -18,7 +18,6 @@ OUTSIDE = {
     "running": "said in a terminal, to whoever starts it",
     "cli.py": "said in a terminal",
     "__main__.py": "said in a terminal",
-    "registry.py": "titles of the method’s pages",
     "migrations": "statements for the database",
     "book.py": "has a catalogue of its own, held by its own tests",
 }
@@ -80,6 +79,8 @@ CODE = {
     "warning",
 }
 """Calls whose words are no text for a reader: sources, patterns, statements, keys, a log, errors of the program itself."""
+LABELLED = {"formula", "pick"}
+"""Calls whose first words are the label of a figure."""
 HEADINGS = "formats"
 """A folder whose tables are headings of columns: they are read back by them, so they are keys as much as words."""
 NAMES = {"name", "title"}
@@ -146,6 +147,10 @@ def escaped_in(source: str, headings: bool = False) -> Iterator[tuple[int, str]]
     above = {child: n for n in ast.walk(tree) for child in ast.iter_child_nodes(n)}
     for n in ast.walk(tree):
         words = _words(n)
+        up = above.get(n)
+        if words is not None and isinstance(up, ast.Call) and _called(up) in LABELLED and up.args[0] is n:
+            yield n.lineno, words
+            continue
         if words is None or not is_text(words) or isinstance(above[n], ast.JoinedStr | ast.FormattedValue | ast.Expr | ast.Compare):
             continue
         if isinstance(above[n], ast.Subscript) and n is above[n].slice:  # type: ignore[attr-defined]

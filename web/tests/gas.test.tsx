@@ -26,7 +26,7 @@ describe("use and days", () => {
     mount(<UseView />);
     expect(screen.getByRole("note", { name: "Who may do this work" }).textContent).toContain("United Kingdom: Your own private vehicle");
     expect(screen.getByRole("note").textContent).toContain("If you smell gas: get everybody out");
-    expect(screen.getByRole("img", { name: /g of gas a day; the vessels last \d+ days, 14 were asked for/ })).toBeTruthy();
+    expect(screen.getByRole("img", { name: /g of gas a day; the vessels last \d+ days, the target is 14/ })).toBeTruthy();
     expect(within(screen.getByRole("grid", { name: "Gas appliances" })).getAllByRole("row").length).toBe(fixture.design.appliances.length + 1);
   });
   it("adds an appliance, changes it, and frees its run when it is taken out", async () => {

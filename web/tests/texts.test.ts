@@ -59,6 +59,12 @@ describe("texts of the pages", () => {
       expect(TEXTS.get(f)).toHaveLength(lines.length);
     }
   });
+  it("keep to the guide: no thing wants or asks, nothing is “not said”, terms of the trade, per cent", () => {
+    const rules =
+      /\bwants?\b|\bask(?:s|ed) for\b|\bnot said\b|n’t said\b|\bis said\b|\bunt?il (?:you say|said)\b|\bfor (?:long|hours|ever)\b|\bby night\b|\bin the mean\b|\bweathers\b|\bdead short\b|\b(?:tenth|fifth)s?\b|\bis the most\b/;
+    const wrong = [...TEXTS].flatMap(([f, body]) => body.filter((m) => rules.test(words(m.value))).map((m) => `${f}: ${words(m.value)}`));
+    expect(wrong).toEqual([]);
+  });
   it("use the marks of print, and numbers in functions", () => {
     const wrong = [...TEXTS].flatMap(([f, body]) =>
       body.filter((m) => /['"]|(?<=\d) - (?=\d)|\.\.\./.test(words(m.value))).map((m) => `${f}: ${words(m.value)}`),

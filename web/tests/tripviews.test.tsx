@@ -200,7 +200,7 @@ describe("find parts", () => {
     fireEvent.change(screen.getByLabelText("system voltage"), { target: { value: "12,24" } });
     await waitFor(() => expect(sent()).toContainEqual({ op: "replace", path: "/sizing/voltages", value: [12, 24] }));
     fireEvent.click(screen.getByText("Batteries of all kinds"));
-    fireEvent.click(screen.getByLabelText("lead gel"));
+    fireEvent.click(screen.getByLabelText("lead-acid, gel"));
     await waitFor(() => expect(sent()).toContainEqual({ op: "replace", path: "/sizing/chemistries", value: ["lifepo4", "nmc", "agm", "flooded"] }));
   });
 
@@ -490,7 +490,7 @@ describe("the views", () => {
     mount(<Trips />);
     for (const [word, text] of [
       ["Find parts", /For the least money/],
-      ["Side by side", /Schools side by side/],
+      ["Side by side", /Approaches side by side/],
       ["Places", /Places of your own/],
       ["Measured", /After moving in/],
     ] as const) {

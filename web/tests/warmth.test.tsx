@@ -204,7 +204,7 @@ describe("the shell's view", () => {
   it("sets the schools against damp side by side on the build-up in hand", async () => {
     mount(<ShellView />);
     fireEvent.click(screen.getByRole("button", { name: "Old shelf wall, fibre left in" }));
-    const table = await within(slate()).findByRole("table", { name: /Schools against damp/ });
+    const table = await within(slate()).findByRole("table", { name: /Approaches against damp/ });
     const rows = within(table).getAllByRole("row").slice(1);
     expect(rows.map((r) => r.textContent)).toEqual([
       expect.stringMatching(/^as it is3\d\.\d g1\d\d gwets$/),

@@ -87,7 +87,7 @@ describe("what if", () => {
     fireEvent.change(screen.getByLabelText("length, one way"), { target: { value: "7" } });
     expect(await screen.findByText(/No danger or problem comes or goes/)).toBeTruthy();
     fireEvent.click(screen.getByRole("button", { name: "Back to what it is" }));
-    expect(screen.getByText(/nothing is kept until you say so/)).toBeTruthy();
+    expect(screen.getByText(/nothing is kept until you press a button below/)).toBeTruthy();
     expect((screen.getByLabelText("length, one way") as HTMLInputElement).value).toBe("4");
   });
 });

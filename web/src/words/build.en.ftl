@@ -275,7 +275,7 @@ quotes = Quotes
 ask-supplier = Ask the supplier
 table-2 = From a table…
 keep-quotes = Keep { $taken } quotes
-suppliers-service-machine-asked = The supplier’s service on this machine is asked for all that is still to buy. Or export the list, let it be filled in, and bring it back. Nothing is kept before you say so; a price that was paid stays.
+suppliers-service-machine-asked = Bothy sends all that is still to buy to the supplier’s service on this machine. Or export the list, let it be filled in, and bring it back. Nothing is kept before you confirm it; a price that was paid stays.
 nothing-left-buy = Nothing is left to buy
 lines-lines-without-quote = { $source }: { $sum } for { $taken } lines{ $some_left_count ->
         [yes] ; { $left_count } lines without a quote

@@ -3,8 +3,8 @@
 ## chemistries
 lithium-iron-phosphate = lithium iron phosphate
 lithium-nmc = lithium NMC
-lead-agm = lead AGM
-lead-gel = lead gel
+lead-agm = lead-acid, AGM
+lead-gel = lead-acid, gel
 lead-flooded = lead, flooded
 
 ## client
@@ -72,7 +72,7 @@ build = Build it
 call-licensed-trade = Call a licensed trade
 good-know = Good to know
 accepted-reason = Accepted with a reason
-nobody-has-said-yet = nobody has said it yet; it counts once it is known
+nobody-has-said-yet = not entered yet; it counts once it is known
 definite-change-ready-applied = a definite change, ready to be applied
 decided-measured-made-hand = to be decided, measured or made by hand
 mains-gas-shown-here = mains and gas: shown here, done and signed by those who may

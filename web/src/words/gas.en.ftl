@@ -334,10 +334,10 @@ heaters-water-heaters-room = Heaters and water heaters room-sealed, flame failur
 g-gas-day-vessels = { $total_kg_day } g of gas a day; the vessels last { $no_days ->
         [yes] without end
        *[no] { FIX($days) } days
-    }, { $target_days } were asked for
+    }, the target is { $target_days }
 grams-day = grams a day
 vessels-days = the vessels, in days
-asked-days = asked for: { $target_days } days
+asked-days = target: { $target_days } days
 come-out-days-less = { $usable_kg } come out, { $days } days less the reserve{ $has_refills ->
         [yes] ; { $refills_is_0 ->
             [yes] no refill
@@ -558,7 +558,7 @@ too-short = too short
 temperature-moved-too-much = the temperature moved too much
 pressure-rose = the pressure rose
 fell-more-than-step = it fell by more than a step of the gauge
-long = for long
+long = continuously
 time = for that time
 not-time = not for that time
 valve-shut-cylinder-strapped = valve shut, cylinder strapped

@@ -251,7 +251,7 @@ nothing-runs-behind-wall = Nothing runs behind a wall yet: place things in Layou
 seen-inside-measured-rear = Seen from inside. Measured from the rear-most inside face, and over the finished floor or from the centre line. Keep screws 50 mm off every run.
 
 ## WaterSheets
-nothing-said-water-yet = Nothing is said of water yet, so there is nothing to print.
+nothing-said-water-yet = No water system is entered yet, so there is nothing to print.
 drain-valve = drain valve
 no-valve-yet = no valve yet
 under-l = under 0.1 L

@@ -133,7 +133,7 @@ forget-all-kept-values = Forget all kept values
 keep-them = Keep them
 forget = Forget…
 take-all-failures-out = Take all failures out
-what-was-said-wrongly = What was said wrongly ({ $told_count })
+what-was-said-wrongly = Wrong answers ({ $told_count })
 screen-no-alarm-only = A screen is no alarm: only certified alarms warn of CO, smoke and gas. { $simulated ->
         [yes] What is marked simulated proves nothing and nobody may rely on it.
        *[no] { "" }

@@ -186,15 +186,15 @@ over-hours-run-uses = { $name }: over { $overlap_h } hours the run uses { FIX($o
         [yes] more
        *[no] less
     } than was measured.
-what-devices-test-live = What the devices of Test, Live, said and what was kept of it
+what-devices-test-live = Readings of the devices in Test, Live, as they were kept
 devices = From the devices
 forget-log = Forget this log
 measured-against-run = Measured against the run
 no-fit = No fit: { $no_fit }.
-csv-volts-amps-loads = A CSV of volts and amps, or of the load’s watts, with times. A week says enough; columns are asked for.
+csv-volts-amps-loads = A CSV of volts and amps, or of the load’s watts, with times. A week is enough; Bothy asks which column is which.
 measured = Measured
 no-log-yet = no log yet
-simulated-stand-ins-said = Simulated: stand-ins said it. It is shown, and nothing of it is taken over.
+simulated-stand-ins-said = Simulated by stand-ins: the readings are shown, and none is taken over.
 what-fit-would-change = What the fit would change in Daily use
 took-fit-over = took the fit of { $name } over
 use-fitted-values = Use the fitted values
@@ -242,7 +242,7 @@ found-2 = found
 sets-parts-price-days = Sets of parts by price and by days that run short
 days-run-short = days that run short
 price-panels-controller-bank = price of panels, controller, bank and driving charge; larger dots weigh more
-most-asked = at most { $target_frac } is asked for
+most-asked = target: at most { $target_frac }
 as-it-is-2 = as it is
 
 ## PartsSlate
@@ -385,8 +385,8 @@ against = against this
 dangers-problems = dangers, problems
 ways-supply-trip-none = Of { $rows_count } ways to supply this trip, none runs short less often than this variant, as far as can be told: { $short_days_frac } of the days.
 ways-supply-trip-runs = Of { $rows_count } ways to supply this trip, “{ $best }” runs short least often: on { $short_days_frac } of the days.
-schools-side-side-lead = Schools side by side: lead or lithium, PWM or MPPT, relay or DC-DC. First a bank is needed: choose one in Power (key 3).
-schools-side-side-lead-lithium = Schools side by side: lead or lithium, PWM or MPPT, relay or DC-DC, a portable station, on the same days and in the same weather. First the trip needs a place.
+schools-side-side-lead = Approaches side by side: lead or lithium, PWM or MPPT, relay or DC-DC. First a bank is needed: choose one in Power (key 3).
+schools-side-side-lead-lithium = Approaches side by side: lead or lithium, PWM or MPPT, relay or DC-DC, a portable station, on the same days and in the same weather. First the trip needs a place.
 running-them = Running them…
 days-simulated-trips-each = { $day_count } days, { $draw_count } simulated trips each
 supplies-side-side = Supplies side by side
@@ -474,7 +474,7 @@ of-2 = { FIX($short, digits: 1) } of { $days_count }
 bank-missing-choose-one = A bank is missing: choose one in Power (key 3), or take Bothy’s.
 living = Living at { $place } from
 first-day = first day
-day-said = a day to be said
+day-said = day not entered
 days-5 = on, { $days_count } days. { $run }
 from-2 = From
 day-days-place-places = on, { $day } { $day ->

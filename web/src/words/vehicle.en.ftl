@@ -43,7 +43,7 @@ what = what it is
 say-few-words = say a few words
 payload-used-far = payload used so far
 assumed-far = Assumed so far
-nothing-all-said = Nothing: all is said.
+nothing-all-said = Nothing: everything is entered.
 assumed = { " " }(assumed)
 
 ## VehiclePlan

@@ -203,7 +203,7 @@ busbar-usual-moment = Busbar, usual moment
 short-circuit-current-bank = Short-circuit current at the bank
 short-circuit-current-busbar = Short-circuit current at the busbar
 busbars-negative-side = Busbars and negative side
-school = school
+school = approach
 marine-bundles-conductor-no = marine: bundles by conductor, no chassis return
 busbars = busbars
 layout-busbars = layout of the busbars
@@ -375,7 +375,7 @@ labels = labels
 outlets = outlets on it
 outlets-2 = outlets
 fuse-opens = its fuse opens in
-data-sheet-dead-short = data sheet, at the dead short
+data-sheet-dead-short = data sheet, at a short circuit
 not-known = not known
 clearing-time = clearing time
 
@@ -398,7 +398,7 @@ power = power of { $load }
 kept-what-was-tried = { $name }: kept what was tried
 keep-2 = Keep it
 back-what = Back to what it is
-slide-one-nothing-kept = Slide one; nothing is kept until you say so.
+slide-one-nothing-kept = Slide one; nothing is kept until you press a button below.
 
 ## Wiring
 circuits-3 = Circuits

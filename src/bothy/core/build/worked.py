@@ -43,6 +43,7 @@ from bothy.core.facts.document import Facts
 from bothy.core.facts.kinds import Purchase
 from bothy.core.report import Report
 from bothy.core.roof.curing import WET
+from bothy.core.words.choices import word_of
 from bothy.core.words.says import build_says as says
 
 CONTINGENCY = 0.15
@@ -196,7 +197,7 @@ def _today(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: dt.d
         if x.people > n and x.licence == "none":
             out.append(says("people-2", people=x.people))
         if x.licence != "none":
-            out.append(x.licence.replace("ac_", "").replace("_", " "))
+            out.append(word_of(x.licence))
         if x.min_c is not None and float(np.max(temps)) < x.min_c and not (d.build.hall and d.build.hall_temp_c is not None):
             out.append(says("usual-reaches", min_c=x.min_c, max_c=float(np.max(temps))))
         if x.outdoor and x.dry and not sky.hall and not (ahead is not None and ahead.rain < WET):

@@ -47,6 +47,7 @@ from bothy.core.fit.weight_rules import Nose, weight_findings
 from bothy.core.method.sources import Method
 from bothy.core.warmth.surfaces import Shell
 from bothy.core.wiring.circuit import Worked
+from bothy.core.words.choices import word_of
 from bothy.core.words.says import fit_says as says
 
 LOADS = {"front_kg": says("front-axle-load"), "rear_kg": says("rear-axle-load"), "left_kg": says("left-side-load")}
@@ -139,7 +140,7 @@ def _why(geo: Geometry, r: RouteOf) -> str:
     if not w.edges:
         return says("two-stand-apart-so", drop_m=w.drop_m)
     names = list(dict.fromkeys(geo.ways.names.get(e, e) for e in w.edges))
-    tagged = says("passes-and-any-other", replaces=", ".join(t.replace("_", " ") for t in w.tags)) if w.tags else ""
+    tagged = says("passes-and-any-other", replaces=", ".join(map(word_of, w.tags))) if w.tags else ""
     end = says("to-and-from", drop_m=w.drop_m)
     return says("shortest-permitted-way-along", names="; ".join(names), path_m=w.path_m, end=end, tagged=tagged)
 

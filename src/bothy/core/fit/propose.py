@@ -60,6 +60,14 @@ def _apart(search: Search) -> Callable[[Box], float]:
     return lambda box: sum(9.0 * max(0.0, SPREAD_M - square(box.middle, o.middle)) for o in others)
 
 
+FURNITURE_FIRST = {"bed": 0, "wet room": 1, "kitchen": 2, "wardrobe": 3, "bench": 4, "overhead": 5}
+"""What is placed before all else, and in which order."""
+
+
+def _wet_room(search: Search) -> Box | None:
+    return next((o.box for o in search.taken.values() if o.thing.what == "wet room"), None)
+
+
 def _own(search: Search, kind: str) -> Box | None:
     return next((o.box for o in search.taken.values() if o.thing.what == kind), None)
 
@@ -82,13 +90,13 @@ def _furniture(s: Search, t: Thing) -> tuple[Box, int, str] | None:
         return (*got, says("at-front-facing-way")) if got else None
     if kind == "removed":
         return Box(h.first + 1.5, h.first + 1.5 + t.size[0], -t.size[1] / 2, t.size[1] / 2, 0.0, t.size[2]), 0, says("where-stood")
-    want = {"kitchen": 0.42, "bench": 0.75, "wardrobe": 0.35, "wet room": 0.5}.get(kind, 0.5)
+    want = {"kitchen": 0.42, "bench": 0.75, "wardrobe": 0.35}.get(kind, 0.5)
 
     def target(b: Box) -> float:
         nobody_sits = kind == "bench" and s.under_bed(b)
         return 30 * abs(b.middle[0] - (h.first + want * body.length)) + (300 if nobody_sits else 0)
 
-    got = s.best(t, 0.0, target, aisle=kind not in ("wet room", "wardrobe"))
+    got = s.best(t, 0.0, target, aisle=kind != "wet room" and kind != "wardrobe")
     if got and kind == "bench" and s.under_bed(got[0]):
         return (*got, says("under-bed-as-store"))
     why = {"kitchen": says("amidships-where-one-stands"), "wet room": says("near-middle-by-tanks"), "bench": says("towards-front")}.get(kind, "Along the wall.")
@@ -101,8 +109,7 @@ def _zone_x(s: Search, t: Thing) -> tuple[float, float]:
     a = s.design.appliance(t.key.partition(":")[2]) if t.key.startswith("life:") else None
     duct = next((x for x in s.design.warmth.ducts if t.key == f"warmth:duct-{x.id}"), None)
     zone = a.zone if a is not None else duct.zone if duct is not None else "living"
-    piece = {"kitchen": "kitchen", "bed": "bed", "washroom": says("wet-room-2")}.get(zone)
-    box = _own(s, piece) if piece else None
+    box = _wet_room(s) if zone == "washroom" else _own(s, zone) if zone in ("kitchen", "bed") else None
     if box is not None:
         return box.x0, max(box.x1, box.x0 + 0.5)
     spans = {"kitchen": (0.35, 0.65), "bed": (0.0, 0.35), "washroom": (0.3, 0.6), "garage": (0.0, 0.3), "cab": (0.8, 1.0), "outside": (0.5, 0.8)}
@@ -200,8 +207,8 @@ def _special(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
         box = Box(top.x1 - size[0] - 0.02, top.x1 - 0.02, y, y + size[1], top.z1 - 0.1 - size[2], top.z1 - 0.1)
         if s.fits(t, box, yaw):
             return box, yaw, says("in-kitchen-under-hob"), None
-    wet = next((o.box for o in s.taken.values() if o.thing.what == "wet room"), None)
-    if wet is not None and ("toilet" in t.tags or t.what in ("shower tray", "basin")):
+    wet = _wet_room(s)
+    if wet is not None and ("toilet" in t.tags or t.what == "shower tray" or t.what == "basin"):
         yaw = 270 if wet.middle[1] > 0 else 90
         size, _ = posed(t, "top", yaw)
         z = {"shower tray": 0.0, "basin": 0.75}.get(t.what, 0.09)
@@ -292,9 +299,8 @@ def _plain(s: Search, t: Thing) -> tuple[Box, int, str] | None:
 
 def _rank(t: Thing) -> tuple[int, float, str]:
     """The order of placing: furniture, gas and the heavy, what goes with the bank, the rest, the small."""
-    order = ("bed", says("wet-room-2"), "kitchen", "wardrobe", "bench", "overhead")
-    if t.what in order:
-        return 0, order.index(t.what), t.key
+    if t.what in FURNITURE_FIRST:
+        return 0, FURNITURE_FIRST[t.what], t.key
     if "furniture" in t.tags or "seat" in t.tags or "removed" in t.tags:
         return 0, 9, t.key
     if "hob" in t.tags or t.what in ("sink", "oven"):

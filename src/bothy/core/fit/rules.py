@@ -18,6 +18,7 @@ from bothy.core.fit.states import Room, state_findings
 from bothy.core.fit.tie_down import FIXINGS, TIE_G, needed, pulls
 from bothy.core.fit.way_out import WayOut
 from bothy.core.wiring.circuit import Worked
+from bothy.core.words.choices import word_of
 from bothy.core.words.says import fit_says as says
 
 HEAT_GAP_M, REACH_M = 0.30, 0.60
@@ -328,7 +329,7 @@ def route_findings(geo: Geometry) -> Iterator[Finding]:
                 continue
             for tag in w.tags:
                 if tag in named:
-                    yield finding(named[tag], subject, name, says("route-to-passes-through", end=end, replace=tag.replace("_", " ")))
+                    yield finding(named[tag], subject, name, says("route-to-passes-through", end=end, replace=word_of(tag)))
 
 
 def _start(geo: Geometry, key: str) -> str:

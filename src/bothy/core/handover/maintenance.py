@@ -13,6 +13,7 @@ from bothy.core.build.buying import day_of
 from bothy.core.contract import Contract, Outcome, Whole, unique_ids, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.words.choices import word_of
 from bothy.core.words.says import handover_says as says
 
 DUE = Method("handover.maintenance")
@@ -161,6 +162,6 @@ def maintenance_due(inp: MaintenanceDueIn, sources: dict[str, Figure] | None = N
     return MaintenanceDueOut.of(
         items=out,
         next_id=best[2] if best else None,
-        counts={k: derived("counts", says("items-that", replace=k.replace("_", " ")), v, DUE, item_count=len(out)) for k, v in counts.items()},
+        counts={k: derived("counts", says("items-that", replace=word_of(k)), v, DUE, item_count=len(out)) for k, v in counts.items()},
         open_count=derived("open_count", says("never-done-overdue-and"), pressing, DUE, item_count=len(out)),
     )

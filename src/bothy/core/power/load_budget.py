@@ -9,6 +9,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import Contract, Given, Outcome, Whole, unique_ids, wrong
 from bothy.core.figure import Figure, derived, formula, given, pick, total
 from bothy.core.method.sources import Method, OwnChoice
+from bothy.core.words.choices import word_of
 from bothy.core.words.says import power_says as says
 
 Season = Literal["summer", "shoulder", "winter"]
@@ -436,7 +437,7 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
             bank_voltage_v=bank_v,
         ),
         ac_energy_wh=ac_fig,
-        inverter_on_h=derived("inverter_on_h", says("mode", mode=inp.inverter.mode).replace("_", " "), on_h[day], Method("power.load-budget")),
+        inverter_on_h=derived("inverter_on_h", says("mode", mode=word_of(inp.inverter.mode)), on_h[day], Method("power.load-budget")),
         inverter_idle_wh=idle,
         inverter_loss_wh=inverter_loss(idle, ac_fig, inp.inverter.efficiency_frac),
         connected_power_w=derived("connected_power_w", "P₀ + Σ P_b, all at once", connected, Method("power.load-budget"), peak_power_w=peak_w),

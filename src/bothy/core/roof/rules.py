@@ -14,6 +14,7 @@ from bothy.core.roof.bond import Held, hold
 from bothy.core.roof.pack import Rect
 from bothy.core.roof.plan import BONDED_EDGE_M, EDGE_M, GAP_M, OPENS_M, Rib, RoofShape, RoofThing
 from bothy.core.roof.products import BAD_SURFACES, HYGROSCOPIC_PATH_MM, PRODUCTS
+from bothy.core.words.choices import word_of
 from bothy.core.words.says import roof_says as says
 
 BELOW_M, GLAND_M, WALK_M = 0.05, 0.30, 0.30
@@ -147,7 +148,7 @@ def _cuts(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[Fi
             over = Rect(b.x0_m, b.x1_m, b.y0_m, b.y1_m)
             if apart(grown, over) < -TOLERANCE_M and not (b.kind == "bow" and t.spot is not None and t.spot.framed):
                 near = max(0.0, apart(hole, over))
-                word = b.kind.replace("_", " ")
+                word = word_of(b.kind)
                 yield finding(
                     "fit-roof-below",
                     t.key,

@@ -16,6 +16,7 @@ from bothy.core.warmth.build_up import R_SI, Direction, Layer, Rib, UValueIn, UV
 from bothy.core.warmth.condensation import CondensationCheckIn, CondensationCheckOut, condensation_check
 from bothy.core.warmth.presets import CABS, SHELL_OF, usual
 from bothy.core.warmth.shell import ROUND, SHELLS, PopTop, ShellAreaIn, ShellAreaOut, ShellOpening, SlideOut, shell_area
+from bothy.core.words.choices import word_of
 from bothy.core.words.says import warmth_says as says
 
 ELEMENT_U: dict[str, float] = {
@@ -326,7 +327,7 @@ def _surface(
         made.u = (
             given("u_value_w_m2k", o.u_value_w_m2k, "typed", says("as-typed"))
             if o.u_value_w_m2k is not None
-            else _from_table(ELEMENT_U[o.element], o.element.replace("_", " "))
+            else _from_table(ELEMENT_U[o.element], word_of(o.element))
         )
         glazed = o.kind in ("window", "rooflight")
         made.opaque, made.shgc, made.transmit = not glazed, o.shgc_frac if glazed else 0.0, o.shade_transmit_frac

@@ -13,6 +13,7 @@ from bothy.core.contract import Contract, Given, Outcome, Whole, whole, wrong
 from bothy.core.figure import Figure, derived, formula, given
 from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.units import awg_area_mm2
+from bothy.core.words.choices import word_of
 from bothy.core.words.says import wiring_says as says
 
 Awg = Literal["20", "18", "16", "14", "12", "10", "8", "6", "4", "2", "1", "1/0", "2/0", "3/0", "4/0"]
@@ -274,7 +275,7 @@ def conductor_ampacity(inp: ConductorAmpacityIn, sources: dict[str, Figure] | No
     k_amb = ambient_factor(g("insulation_temp_c"), given("ambient_temp_c", inp.air_c, "input", says("at-least-in-engine") if inp.engine_space else ""))
     _, bundle, install = ampacity_factors(inp)
     k_bundle = given("bundle_factor_frac", bundle, "table", says("together", bundled_count=inp.bundled_count, bundle_method=inp.bundle_method))
-    k_inst = given("installation_factor_frac", install, "table", inp.installation.replace("_", " "))
+    k_inst = given("installation_factor_frac", install, "table", word_of(inp.installation))
     return ConductorAmpacityOut.of(
         table_ampacity_a=table,
         ambient_factor_frac=k_amb,

@@ -15,6 +15,7 @@ from bothy.core.design.wiring import Board
 from bothy.core.power.panels import all_controllers, array_power
 from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.diagram import Diagram, Sheet
+from bothy.core.words.choices import word_of
 from bothy.core.words.says import wiring_says as says
 
 ROW, GAP = 30.0, 12.0
@@ -78,7 +79,7 @@ def _switched(p: _Plan) -> dict[str, tuple[str, bool]]:
     panel = p.ctx.design.wiring.panel
     return (
         {
-            t.circuit: (t.label or t.kind.replace("_", " "), t.relay)
+            t.circuit: (t.label or word_of(t.kind), t.relay)
             for t in panel.things
             if t.circuit is not None and t.kind not in ("voltmeter", "gauge", "display", "socket")
         }
