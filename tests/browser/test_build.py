@@ -95,7 +95,7 @@ def test_a_short_delivery_is_told(page: Page, building: str) -> None:
             field.press("Enter")
     expect(slate.get_by_role("status")).to_contain_text("1 short")
     page.get_by_role("button", name="clear selection").click()
-    expect(slate_of(page)).to_contain_text("Of Bank 2 came instead of 3")
+    expect(slate_of(page)).to_contain_text("The order “Bank” came with 2 instead of 3")
 
 
 def test_people_move_the_end_and_a_pin_says_why(page: Page, building: str, stored: Any) -> None:
@@ -154,7 +154,7 @@ def test_a_task_is_dragged_to_another_week_and_taken_back_by_key(page: Page, bui
 def test_the_finish_is_asked_for(page: Page, building: str) -> None:
     page.goto(f"/v/{building}/build?day={DAY}&view=weeks")
     slate_of(page).get_by_role("button", name="When is it done, at worst?").click()
-    expect(slate_of(page)).to_contain_text("four times in five by", timeout=60_000)
+    expect(slate_of(page)).to_contain_text("with a chance of 80 % by", timeout=60_000)
     expect(page.get_by_test_id("rope")).to_be_attached()
 
 

@@ -1288,11 +1288,10 @@ export interface Texts {
   gas: {
     "alcohol-stove-filled-outside": null;
     "minutes-meal": null;
-    "fuel-day-g": null;
     "none": null;
     "bank-day-ah": null;
     "water-into-air-day": null;
-    "minutes-g-ah-day": { method: string | number; time_min: number; has_fuel_g_day: boolean; fuel_g_day: number; battery_charge_ah_day: number };
+    "minutes-g-ah-day": { method: string | number; time_min: number; has_fuel_g_day: boolean; fuel: string | number; battery_charge_ah_day: number };
     "gas": null;
     "cooking-without": null;
     "cooking": null;
@@ -1574,8 +1573,8 @@ export interface Texts {
     "reserve-nights": null;
     "no-vessel-holds-any": null;
     "heaters-water-heaters-room": null;
-    "g-gas-day-vessels": { total_kg_day: string | number; no_days: boolean; days: number; target_days: string | number };
-    "grams-day": null;
+    "g-gas-day-vessels": { total: string | number; no_days: boolean; days: number; target_days: string | number };
+    "gas-a-day": null;
     "vessels-days": null;
     "asked-days": { target_days: string | number };
     "come-out-days-less": { usable_kg: string | number; days: string | number; has_refills: boolean; refills_is_0: boolean; refills: number };

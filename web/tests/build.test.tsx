@@ -290,7 +290,7 @@ describe("built otherwise", () => {
   it("says so when nothing bad comes of it", async () => {
     serve({ ...ANSWERS, "POST /api/variants/v/preview": { change: { gone: [], figures: {}, sections: { findings: [] } } } });
     const region = await choose();
-    expect(await within(region).findByText("No danger or fault comes of it.")).toBeTruthy();
+    expect(await within(region).findByText("This change brings no danger or problem.")).toBeTruthy();
     expect(within(region).getByRole("button", { name: "It was built so" })).toBeTruthy();
   });
 });

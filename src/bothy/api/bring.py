@@ -19,6 +19,7 @@ from bothy.core.contract import BadInput
 from bothy.core.live.kept import log_of
 from bothy.core.trips.measured import MeasuredBeside, beside
 from bothy.core.trips.of_design import run_trip
+from bothy.core.words.days import in_words
 from bothy.core.words.says import api_says as says
 from bothy.formats import itinerary, log_files, weather_files
 from bothy.jobs.bounded import BOUNDED
@@ -93,7 +94,7 @@ def measured_from_devices(variant_id: uuid.UUID, store: Store, reports: Cache, l
     lives.keep()
     log = log_of(lives.telemetry.get(variant_id), Context(design).climate.utc_offset_h)
     last = log.start + dt.timedelta(hours=log.load_w.size)
-    name = f"{'Simulated devices' if log.simulated else 'Devices'}, {log.start:%d %B} to {last:%d %B %Y}"
+    name = says("log-of-devices", simulated=log.simulated, start=in_words(log.start.date()), last=in_words(last.date(), year=True))
     logs.put(variant_id, name, log)
     return Measured(name=name, beside=None, problem=None)
 

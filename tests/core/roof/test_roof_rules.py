@@ -199,7 +199,7 @@ def test_nothing_on_the_roof_says_nothing_of_it() -> None:
 
 
 def test_the_next_dry_day_of_the_forecast_is_said() -> None:
-    assert "03 June is the next dry day" in found(foreseen(0.8))["fit-cure-too-wet"].message
+    assert "3 June is the next dry day" in found(foreseen(0.8))["fit-cure-too-wet"].message
     wet = apply_patch(foreseen(0.8), [{"op": "replace", "path": "/build/coming/2/rain_frac", "value": 0.7}])
     assert "no day of the forecast after it" in found(wet)["fit-cure-too-wet"].message
     hall = apply_patch(foreseen(0.8), [{"op": "replace", "path": "/fit/roof/bonding/temp_c", "value": 20}])

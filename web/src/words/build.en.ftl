@@ -48,7 +48,7 @@ built-2 = as built
 why = Why
 why-2 = why
 what-does-change = What does it change?
-no-danger-fault-comes = No danger or fault comes of it.
+no-danger-fault-comes = This change brings no danger or problem.
 ends = It ends: { $goes }.
 was-built-all-same = It was built so all the same
 was-built = It was built so
@@ -132,7 +132,7 @@ could-not-simulated = It could not be simulated{ $has_error ->
        *[no] { "" }
     }.
 even-chance = Even chance by
-four-times-five = ; four times in five by
+four-times-five = ; with a chance of 80 % by
 hardly-later-than-keep = ; hardly later than { $p95 }.{ $padded ->
         [yes] { "" }
        *[no] { " " }Keep { $value } days free at the end before you promise a day.
@@ -518,7 +518,7 @@ not-before-2 = { $name }, { $start } to { $end }{ $has_pinned ->
 kept = as kept on { $day }
 not-before-3 = not before { $day }
 plan-2 = plan { $end }
-even-chance-four-five = even chance to four in five
+even-chance-four-five = a chance of 50 % to 80 %
 
 ## data
 done-worked = { $name }: { $done_more ->

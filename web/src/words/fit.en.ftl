@@ -318,7 +318,7 @@ top-over-skin-shade = { $mm }, { $mass_kg }; its top is { $mm_2 } over the skin.
         [yes] { " " }Shade takes { FIX($shaded) } % of its direct light at the lowest sun.
        *[no] { "" }
     }
-turned-quarter = turned by a quarter
+turned-quarter = turned by 90°
 usual = usual: { $word }
 air-under = air under it
 front-edge-closed = its front edge is closed

@@ -3,12 +3,11 @@
 ## CookingView
 alcohol-stove-filled-outside = An alcohol stove is filled outside and cold. Every flame needs a carbon monoxide alarm and fixed vents. Induction takes its full power at once: see inverter and bank in Power.
 minutes-meal = minutes a meal
-fuel-day-g = fuel a day, g
 none = none
 bank-day-ah = from the bank a day, Ah
-water-into-air-day = water into the air a day, g
+water-into-air-day = water into the air a day
 minutes-g-ah-day = { $method }: { FIX($time_min) } minutes, { $has_fuel_g_day ->
-        [yes] { FIX($fuel_g_day) } g
+        [yes] { $fuel }
        *[no] { FIX($battery_charge_ah_day) } Ah
     } a day
 gas = Gas
@@ -23,7 +22,7 @@ heat-into-pot-then = heat into the pot then
 meals-day = meals a day
 usual-meal-2 = a usual meal
 wh-heat-go-into = { $useful_wh } Wh of heat go into the pot.
-induction-asks-w-bank = Induction asks { $battery_power_w } W of the bank at once, and { FIX($battery_charge_ah_day) } Ah a day.
+induction-asks-w-bank = Induction draws { $battery_power_w } W from the bank at once, and { FIX($battery_charge_ah_day) } Ah a day.
 no-gas-means-no = No gas means no locker, no drop vents, no certificate, and no yearly test; it means a larger bank, or another fuel. Efficiencies are usual ones.
 way = way
 energy-meal = energy a meal
@@ -331,11 +330,11 @@ no-vessel-holds-any = No vessel holds any of it yet.
 
 ## UseView
 heaters-water-heaters-room = Heaters and water heaters room-sealed, flame failure on every burner, a valve for each appliance. A hob is no heater. One pressure for all: read the plate.
-g-gas-day-vessels = { $total_kg_day } g of gas a day; the vessels last { $no_days ->
+g-gas-day-vessels = { $total } of gas a day; the vessels last { $no_days ->
         [yes] without end
        *[no] { FIX($days) } days
     }, the target is { $target_days }
-grams-day = grams a day
+gas-a-day = gas a day
 vessels-days = the vessels, in days
 asked-days = target: { $target_days } days
 come-out-days-less = { $usable_kg } come out, { $days } days less the reserve{ $has_refills ->

@@ -44,7 +44,7 @@ no-controller-yet = { $split }; { $has_controller ->
        *[no] on no controller yet
     }
 panels-live-whenever-there = Panels are live whenever there is light, and a DC arc does not go out by itself: cover them, and never unplug under load. A lifted panel goes down above 10 m/s of wind and before driving. Roof work: two people, a dry day, something to hold on to.
-cable-lies-about-somebody = { " " }Its cable lies about: somebody trips over it, and pinched in a door it is a fault path. Peg it down against the wind.
+cable-lies-about-somebody = { " " }The loose cable is a trip hazard, and pinched in a door it can short. Peg the panel down against the wind.
 catalogue = from the catalogue
 your-own-values = your own values
 controller = controller
@@ -235,7 +235,7 @@ none = none
 trees-morning = trees in the morning, to 10
 trees-evening = trees in the evening, from 15
 valley-morning-evening = a valley: morning and evening
-roof-box-third-all = a roof box, a third all day
+roof-box-third-all = a roof box, 33 % all day
 direct-light-trip = of the direct light, in the trip
 hour-hour-brought = hour by hour, as brought in
 

@@ -52,11 +52,6 @@ def day_end(text: str, today: dt.date) -> dt.datetime:
     return dt.datetime.combine(day, dt.time(WORK_ENDS_H))
 
 
-def in_words(day: dt.date, *, year: bool = False) -> str:
-    """A day as it is said: 5 April, or 5 April 2027."""
-    return f"{day.day} {day:%B %Y}" if year else f"{day.day} {day:%B}"
-
-
 def is_day(text: str) -> bool:
     """Whether a text is a day as the log has it."""
     try:

@@ -6,7 +6,7 @@ import datetime as dt
 from collections.abc import Iterator, Mapping, Sequence
 
 from bothy.core.build import rule_table  # noqa: F401  registers the rules
-from bothy.core.build.asked import Asked, in_words
+from bothy.core.build.asked import Asked
 from bothy.core.build.calendar import people_of
 from bothy.core.build.from_design import tasks_and_circle
 from bothy.core.build.items import Item
@@ -17,11 +17,13 @@ from bothy.core.build.part import (
     MoneyPart,
 )
 from bothy.core.build.plan import WORDS
+from bothy.core.catalogue.climates import MONTHS
 from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
 from bothy.core.finding import Finding, finding, in_order
 from bothy.core.report import Report
 from bothy.core.roof.curing import CURINGS
+from bothy.core.words.days import in_words
 from bothy.core.words.says import build_says as says
 
 AFTER_MOVING_IN = (
@@ -94,7 +96,7 @@ def _days(d: Design, a: Asked) -> Iterator[Finding]:
             "build-cure-stalled",
             f"task:{stalled[0]}",
             names[stalled[0]],
-            says("in-doesnt-cure-within", names=names[stalled[0]], end=f"{a.plan.rows[stalled[0]].end:%B}"),
+            says("in-doesnt-cure-within", names=names[stalled[0]], end=MONTHS[a.plan.rows[stalled[0]].end.month - 1]),
             related=[f"task:{k}" for k in stalled[1:6]],
         )
     for k, state in a.states.items():
@@ -122,11 +124,18 @@ def _bought(shopping: Sequence[BuyPart], facts: Facts) -> Iterator[Finding]:
     if late_lines:
         x = min(late_lines, key=lambda y: y.days_left or 0)
         more = says("and-more-lines", late_lines_count=len(late_lines) - 1) if len(late_lines) > 1 else ""
+        need_by = in_words(dt.date.fromisoformat(x.need_by), year=True) if x.need_by else ""
         yield finding(
             "build-order-late",
             f"buy:{x.key}"[:60],
             x.name,
-            says("should-have-been-ordered", x_name=x.name, days_left=-(x.days_left or 0), more=more, need_by=x.need_by),
+            says(
+                "should-have-been-ordered",
+                x_name=x.name,
+                days_left=-(x.days_left or 0),
+                more=more,
+                need_by=need_by,
+            ),
         )
     for p in facts.purchases:
         if p.status == "received" and p.expected is not None and p.received is not None and p.received < p.expected:

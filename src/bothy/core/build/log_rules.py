@@ -6,7 +6,7 @@ import datetime as dt
 from collections.abc import Iterator, Sequence
 
 from bothy.core.build import rule_table  # noqa: F401  registers the rules
-from bothy.core.build.asked import Asked, in_words, is_day
+from bothy.core.build.asked import Asked, is_day
 from bothy.core.build.calendar import people_of
 from bothy.core.build.hot_work import HOT, SOLVENT
 from bothy.core.build.part import BuyPart
@@ -17,6 +17,7 @@ from bothy.core.facts.document import Facts
 from bothy.core.facts.kinds import LogEntry
 from bothy.core.finding import Finding, finding
 from bothy.core.report import Report
+from bothy.core.words.days import in_words
 from bothy.core.words.says import build_says as says
 
 CUTS = ("cut-windows", "cut-roof", "cut-side", "cut-floor", "fit-through-hull")

@@ -34,6 +34,7 @@ from bothy.core.roof.products import GOOD_SURFACES, PRODUCTS, Product
 from bothy.core.roof.rules import roof_findings
 from bothy.core.roof.shading import darkest, hourly_loss, sun_of_day
 from bothy.core.roof.template import WORK, template_of
+from bothy.core.words.days import in_words
 from bothy.core.words.says import roof_says as says
 
 LONGEST_H = 21 * 24
@@ -234,13 +235,13 @@ def _hot_or_wet(b: Bonding, part: CurePart, p: Product, temp_c: float, coming: t
     today = next((x for x in coming if b.day is not None and b.temp_c is None and x.day.isoformat() == b.day), None)
     if today is not None and today.rain >= WET:
         dry = next((x for x in coming if x.day > today.day and x.rain < WET and x.high_c >= p.min_c), None)
-        when = says("next-dry-forecast", day=f"{dry.day:%d %B}") if dry is not None else says("no-forecast-after-dry")
+        when = says("next-dry-forecast", day=in_words(dry.day)) if dry is not None else says("no-forecast-after-dry")
         out.append(
             finding(
                 "fit-cure-too-wet",
                 "roof",
                 says("roof"),
-                says("rain-likely-on-bond", day=f"{today.day:%d %B}", rain_pc=100 * today.rain, when=when),
+                says("rain-likely-on-bond", day=in_words(today.day), rain_pc=100 * today.rain, when=when),
                 figures=figures,
             )
         )

@@ -26,11 +26,13 @@ function CookingPicture() {
   const [box, width] = useWidth<HTMLDivElement>();
   const rows = part.cooking;
   const meals = g.meal?.meals_day ?? 2;
+  const { units } = usePerson();
+  const grams = (x: number) => show(Math.round(x), "g", units);
   const narrow = width < 620;
   const left = narrow ? 96 : 150;
   const cols: { word: string; of: (m: Method) => number; text: (v: number) => string; fill: string }[] = [
     { word: says("minutes-meal"), of: (m) => m.time_min, text: (v) => v.toFixed(0), fill: "var(--color-peat)" },
-    { word: says("fuel-day-g"), of: (m) => m.fuel_g_day ?? 0, text: (v) => (v > 0 ? v.toFixed(0) : says("none")), fill: "var(--color-gorse)" },
+    { word: says("fuel-day"), of: (m) => m.fuel_g_day ?? 0, text: (v) => (v > 0 ? grams(v) : says("none")), fill: "var(--color-gorse)" },
     { word: says("bank-day-ah"), of: (m) => m.battery_charge_ah_day ?? 0, text: (v) => (v > 0 ? v.toFixed(0) : says("none")), fill: "var(--color-loch)" },
     ...(narrow
       ? []
@@ -38,7 +40,7 @@ function CookingPicture() {
           {
             word: says("water-into-air-day"),
             of: (m: Method) => m.water_vapour_g * meals,
-            text: (v: number) => (v > 0 ? v.toFixed(0) : says("none")),
+            text: (v: number) => (v > 0 ? grams(v) : says("none")),
             fill: "var(--color-heather)",
           },
         ]),
@@ -56,7 +58,7 @@ function CookingPicture() {
               method: say(METHODS[m.method] ?? ""),
               time_min: m.time_min,
               has_fuel_g_day: m.fuel_g_day != null,
-              fuel_g_day: m.fuel_g_day ?? 0,
+              fuel: grams(m.fuel_g_day ?? 0),
               battery_charge_ah_day: m.battery_charge_ah_day ?? 0,
             }),
           )
@@ -157,7 +159,7 @@ export function CookingView() {
       width: "16%",
       align: "right",
       kind: "computed",
-      show: (m) => (m.fuel_g_day == null ? "" : `${m.fuel_g_day.toFixed(0)} g`),
+      show: (m) => (m.fuel_g_day == null ? "" : show(m.fuel_g_day, "g", units)),
     },
     {
       key: "ah",

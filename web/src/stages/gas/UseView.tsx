@@ -46,14 +46,14 @@ function UsePicture() {
         className="block w-full"
         role="img"
         aria-label={says("g-gas-day-vessels", {
-          total_kg_day: Math.round(1000 * part.total_kg_day),
+          total: show(Math.round(1000 * part.total_kg_day), "g", units),
           no_days: part.days == null,
           days: part.days ?? 0,
           target_days: part.target_days,
         })}
       >
         <text x="8" y="20" fontSize="12" fontWeight="600" fill="currentColor">
-          {says("grams-day")}
+          {says("gas-a-day")}
         </text>
         {rows.map(([id, b], i) => {
           const y = 34 + i * 28;
@@ -71,7 +71,7 @@ function UsePicture() {
                 strokeWidth={held ? 1.2 : 0.5}
               />
               <text x={x(b.use_g_day) + 8} y={y + 14} fontSize="11" className="num" fill="currentColor">
-                {Math.round(b.use_g_day)} g
+                {show(Math.round(b.use_g_day), "g", units)}
               </text>
             </g>
           );

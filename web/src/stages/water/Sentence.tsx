@@ -37,7 +37,7 @@ export function Sentence() {
             unit=""
             value={w.use?.target_days ?? design.life?.nights_between_hookups}
             shown={show(part.target_days, "days")}
-          />{" "}
+          />
           {says("asked-lasts")} <Fig k="water/autonomy_days" />
           {says("then-empty-full", { limiting: say(STORES[part.limiting] ?? part.limiting), limiting_2: ["fresh", "drinking"].includes(part.limiting) })}
         </>

@@ -5,6 +5,10 @@ bothy = Bothy
 api-not-part-api = /api/{ $rest } is not part of the API
 
 ## bring
+log-of-devices = { $simulated ->
+    [yes] Simulated devices
+   *[no] Devices
+}, { $start } to { $last }
 not-all-told = are not all told: { $asks }
 
 ## build
