@@ -9,6 +9,7 @@ import pytest
 from starlette.testclient import TestClient
 
 from bothy.core.calculators import CALCULATORS
+from bothy.core.design.fields import field_keys
 from bothy.demo import curlew
 from bothy.formats import project_file
 
@@ -159,3 +160,12 @@ def test_appliance_lists_are_previewed(client: TestClient) -> None:
     assert (made["taken"], made["wrong"]) == (1, 1)
     cell = client.post("/api/appliances/cell", json={"field": "power", "text": "5 A @ 12 V", "appliance": {"power_w": 3, "hours_per_day": 1}}).json()
     assert cell["fields"]["current_a"] == 5
+
+
+def test_every_field_of_a_design_has_a_name_and_its_unit(client: TestClient) -> None:
+    names = client.get("/api/labels").json()
+    assert set(names) == field_keys()
+    assert names["unit_mass_kg"] == {"label": "mass of one", "unit": "kg"}
+    assert names["coverage_frac"]["unit"] == "%"
+    assert names["tray"]["unit"] == ""
+    assert all(n["label"] and "_" not in n["label"] for n in names.values())

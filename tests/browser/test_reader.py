@@ -15,7 +15,9 @@ from bothy.store.projects import Projects
 from tests.browser.serving import Quiet
 from tests.browser.test_access import VIEWS
 
-METRIC = re.compile(r"(?<![\w.])\d[\d\u202f,.]*[\s\u202f\xa0]?(?:mm(?! blade)|cm|m|km|m²|m³/h|m³|m/s|kg|g/h|L/min|mL|L|°C|kPa|mbar|bar|N·m|K)(?![\w²³/·(])")
+METRIC = re.compile(
+    r"(?<![\w.])\d[\d\u202f,.]*[\s\u202f\xa0]?(?:mm(?! blade)|cm|m|km|m²|m³/h|m³|m/s|kg|k?W of heat|g/h|L/min|mL|L|°C|kPa|mbar|bar|N·m|K)(?![\w²³/·(])"
+)
 BRITISH = re.compile(
     r"(?<![.\w])(?:hob|tyres?|colour|residual-current|hook-ups?|petrol|litres?|licence|windscreen|vapour|aluminium|mould|worktop|fibre|sanitise\w*"
     r"|isolator)\b",

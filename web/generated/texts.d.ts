@@ -1581,7 +1581,7 @@ export interface Texts {
     "g-h-each-full": { rate_g_h: string | number; use_g_day: string | number; hours: number; is_usual: boolean; is_warmth: boolean };
     "kind": null;
     "heat-input-each": null;
-    "w-usual": { input_w: string | number };
+    "w-usual": { input: string | number };
     "plate-means": null;
     "usual": null;
     "hours-day-full": null;
@@ -3882,7 +3882,7 @@ export interface Texts {
     "heat-air-way": null;
     "frost-way": null;
     "stays-over-c-simulated": { coldest_p10_c: string | number };
-    "under-c-nights-w": { nights_count: string | number; day_count: string | number; nights: string | number; value: string | number; hold_w: string | number };
+    "under-c-nights-w": { nights_count: string | number; day_count: string | number; nights: string | number; value: string | number; hold: string | number };
     "arrival-counts-once-there": { has_burns_or_has_tanks_or_has_generator: boolean };
     "took-over": { name: string | number };
     "took-out-trip": { place: string | number };
@@ -4067,15 +4067,15 @@ export interface Texts {
     "mm-m-sleeved-damper": { diameter_mm: string | number; length_m: string | number; some_insulation_mm: boolean; has_damper_and_not_none: boolean; damper: string | number };
     "m-h": { flow: string | number; supply_c: string | number };
     "closed": null;
-    "w": { delivered_w: string | number; need_w: string | number; zone: string | number };
+    "w": { delivered: string | number; need: string | number; zone: string | number };
     "air-outside": null;
     "air-into-room": null;
     "outlet-ducts-reach-c": null;
     "trunk-feeds-branches": null;
-    "w-2": { delivered_w: string | number; need_w: string | number; zone: string | number };
+    "w-2": { delivered: string | number; need: string | number; zone: string | number };
     "closed-2": null;
     "m-h-go": { flow_m3_h: string | number };
-    "come-out-c-w": { outlet_c: string | number; loss_w: string | number };
+    "come-out-c-w": { outlet_c: string | number; loss: string | number };
     "branches-off": null;
     "heater": null;
     "outlet-heater": null;
@@ -4100,7 +4100,7 @@ export interface Texts {
     "m-pipe-takes": { velocity_m_s: number };
     "kpa-valve-must-take": { drop_kpa: number };
     "kpa-more": { throttle_kpa: number };
-    "w-3": { heat_w: string | number; l_min: string | number; m_pipe_takes: string | number; kpa_valve_must: string | number; kpa_more: string | number };
+    "w-3": { heat: string | number; l_min: string | number; m_pipe_takes: string | number; kpa_valve_must: string | number; kpa_more: string | number };
     "gives-heat": null;
     "zone": null;
     "rated-output": null;
@@ -4119,7 +4119,7 @@ export interface Texts {
     "return-grille-free": null;
     "return-air": null;
     "drying-cupboard": null;
-    "g-water-hour-c": { carries_g_h: string | number; temp_c: number; hours_more: boolean; hours: number; duct_w: string | number; heat_w: string | number };
+    "g-water-hour-c": { carries_g_h: string | number; temp_c: number; hours_more: boolean; hours: number; duct: string | number; heat: string | number };
     "water-take-out": null;
     "fan-moves": null;
     "warmed": null;
@@ -4130,7 +4130,7 @@ export interface Texts {
     "drying-cupboard-3": null;
     "add-drying-cupboard": null;
     "coolant-loop": null;
-    "w-l-min-m": { heat_w: string | number; flow_l_min: number; head_m: number; has_pump_head_m: boolean; pump_head_m: number; header_space_l: number };
+    "w-l-min-m": { heat: string | number; flow_l_min: number; head_m: number; has_pump_head_m: boolean; pump_head_m: number; header_space_l: number };
     "hot-water-c-l": { hot_water_c: number; hot_water_38_l_min: number };
     "coolant": null;
     "supply": null;
@@ -4179,7 +4179,7 @@ export interface Texts {
     "heat-month-warm-up": null;
     "heat-month-kwh-fuel": { has_fuel: boolean; fuel: string | number };
     "filled-months-plan": null;
-    "warming-up-w": { power_w: string | number };
+    "warming-up-w": { power: string | number };
     "minutes-walls-seats-warm": { whole_min: string | number };
     "minutes": null;
     "exhaust-long": null;
@@ -4243,7 +4243,7 @@ export interface Texts {
     "warm-after": null;
     "heater-off-falls-c": { coast_h: number };
     "zones": null;
-    "w-ducts-bring": { heat_w: string | number; has_brought_w: boolean; brought_w: string | number };
+    "w-ducts-bring": { heat: string | number; has_brought_w: boolean; brought: string | number };
     "heater-2": null;
     "heater-3": null;
     "fuel": null;
@@ -4255,7 +4255,7 @@ export interface Texts {
     "add-heater-n": null;
     "l-months-plan": { year_fuel_l: string | number };
     "heaters": null;
-    "no-heater-yet-body": { needed_w: string | number };
+    "no-heater-yet-body": { needed: string | number };
     "day-picture": null;
     "coldest-day": null;
     "hottest-day": null;
@@ -4310,8 +4310,8 @@ export interface Texts {
     "inside-2": { indoor_c: string | number };
     "without-cooling": { free: string | number };
     "outside-3": { outdoor: string | number; hour: string | number };
-    "leaks-vents-w": { air_w: string | number; cold_c: string | number };
-    "worst-w-take-away": { worst_hour: string | number; total_w: string | number };
+    "leaks-vents-w": { air: string | number; cold_c: string | number };
+    "worst-w-take-away": { worst_hour: string | number; total: string | number };
     "dashed-glass-drop-water": null;
     "of-build-up": null;
     "one-end": null;
@@ -4437,7 +4437,7 @@ export interface Texts {
     "bank": null;
     "start": null;
     "bank-carries": null;
-    "hot-day-up-c": { value: number; total_w: string | number; worst_hour: string | number };
+    "hot-day-up-c": { value: number; total: string | number; worst_hour: string | number };
     "inside-without-cooling": null;
     "outside-4": null;
     "asked-2": null;
@@ -4445,7 +4445,7 @@ export interface Texts {
     "suns-time-coolers-hours": null;
     "closed-space-something-hot": null;
     "c-vents-has": { temp_c: number };
-    "w-vent-mm-free": { vented_w: string | number; each_mm2: string | number; gross_mm2: string | number; fan_m3_h: string | number };
+    "w-vent-mm-free": { vented: string | number; each_mm2: string | number; gross_mm2: string | number; fan_m3_h: string | number };
     "heat-given-off": null;
     "inverter-tenth-load": null;
     "most-2": null;
@@ -4457,7 +4457,7 @@ export interface Texts {
     "sealed-room": null;
     "remove-2": null;
     "between-inside-outside": null;
-    "c-c-outside-night": { temp_c: number; cold_c: number; safe: boolean; heat_w: string | number };
+    "c-c-outside-night": { temp_c: number; cold_c: number; safe: boolean; heat: string | number };
     "towards-living-space": null;
     "w-k-area-u": null;
     "towards-outside": null;
@@ -4733,7 +4733,7 @@ export interface Texts {
     "shower-without-end": null;
     "shower-gets-c": { reachable_c: number };
     "ah-bank-each-heating": { charge_ah: number };
-    "w-lost-while-stands": { standing_w: number };
+    "w-lost-while-stands": { standing: string | number };
     "c-burns-skin": { max_c: number; burn: string | number };
     "c-after": { to_zero_h: string | number };
     "hot-water-no-water": { has_h: boolean; lines: string | number; has_frost: boolean; frost: string | number };
@@ -4743,7 +4743,7 @@ export interface Texts {
     "no-frost-plan": null;
     "all-wet-parts-inside": null;
     "held": null;
-    "ice-w-hold": { to_zero_h: string | number; to_ice_h: string | number; hold_w: string | number };
+    "ice-w-hold": { to_zero_h: string | number; to_ice_h: string | number; hold: string | number };
     "waste": { fixtures: string | number };
     "mm-fall-over-length": { slope_frac: string | number };
     "from-the": null;

@@ -50,6 +50,8 @@ describe("a sentence for a reader of US units", () => {
     ["A fan of 1,400 m³/h at 40 Pa.", "A fan of 824 CFM at 40 Pa."],
     ["The pump reaches 280 kPa shut.", "The pump reaches 40.6 psi shut."],
     ["30 mbar on its plate", "12 inWC on its plate"],
+    ["The shell loses 1,430 W of heat; the fan draws 30 W.", "The shell loses 4,880 BTU/h; the fan draws 30 W."],
+    ["The stove gives up to 4.5 kW of heat.", "The stove gives up to 15,400 BTU/h."],
     ["At 1,200 m it soots.", "At 3,937 ft it soots."],
     ["1,250 kg are known so far.", "2,756 lb are known so far."],
     ["the locker has 0.60 × 0.35 × 0.60 m.", "the locker has 1.97 × 1.15 × 1.97 ft."],

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { clock, figure, percent, show, unitFor } from "../src/data/show";
+import { clock, figure, HEAT_W, percent, show, unitFor, unitOf } from "../src/data/show";
 import { parseQuantity } from "../src/data/units";
 
 describe("numbers as people read them", () => {
@@ -38,6 +38,22 @@ describe("numbers as people read them", () => {
     expect(unitFor("kg", "metric")).toBe("kg");
   });
 
+  it("tells watts of heat from watts of electricity by the figure’s key", () => {
+    for (const key of [
+      "warmth/heat_loss_w",
+      "heaters/h1/needed_w",
+      "ducts/cab/delivered_w",
+      "cool/total_w",
+      "bays/grey/heat_needed_w",
+      "warmth/transmission_w",
+    ] as const)
+      expect(unitOf(key, "W"), key).toBe(HEAT_W);
+    for (const key of ["cool/run_power_w", "cool/battery_draw_w", "vents/v1/fan_power_w", "power/winter/supply_w", "circuits/c1/power_w"] as const)
+      expect(unitOf(key, "W"), key).toBe("W");
+    expect(unitOf("warmth/ua_w_k", "W/K")).toBe("W/K");
+    expect([unitFor(HEAT_W, "us"), unitFor(HEAT_W, "metric")]).toEqual(["BTU/h", "W"]);
+  });
+
   it("writes hours as a clock", () => {
     expect(clock(7.5)).toBe("7:30");
     expect(clock(0)).toBe("0:00");
@@ -59,6 +75,7 @@ describe("what is shown can be typed back", () => {
     kPa: ["pressure", parseQuantity("1 kPa", "pressure").value],
     mbar: ["pressure", parseQuantity("1 mbar", "pressure").value],
     W: ["power", 1],
+    [HEAT_W]: ["power", 1],
     V: ["voltage", 1],
     A: ["current", 1],
     Wh: ["energy", 1],
@@ -79,5 +96,7 @@ describe("what is shown can be typed back", () => {
     expect(show(100, "m³/h", "us", 3)).toBe("58.9\u00a0CFM");
     expect(show(10, "L", "us", 3)).toBe("2.64\u00a0gal");
     expect(show(2, "m²", "us", 3)).toBe("21.5\u00a0ft²");
+    expect(show(1000, HEAT_W, "us", 4)).toBe("3\u202f412\u00a0BTU/h");
+    expect(show(1000, HEAT_W, "metric", 4)).toBe("1\u202f000\u00a0W");
   });
 });

@@ -69,6 +69,20 @@ def test_numbers_are_written_in_one_way(text: str, wanted: str) -> None:
     assert plain(typeset(text)) == wanted
 
 
+@pytest.mark.parametrize(
+    ("text", "stage", "wanted"),
+    [
+        ("The shell loses 1,430 W of heat; the fan draws 30 W.", "warmth", "The shell loses 4 880 BTU/h; the fan draws 30 W."),
+        ("300 of 500 W of heat arrive.", "warmth", "1 020 of 1 710 BTU/h arrive."),
+        ("The stove gives up to 4.5 kW of heat.", "warmth", "The stove gives up to 15 400 BTU/h."),
+        ("In one joint that is 2.2 W of heat.", "wiring", "In one joint that is 2.2 W of heat."),
+    ],
+)
+def test_heat_is_read_in_btu_and_electricity_in_watts(text: str, stage: str, wanted: str) -> None:
+    assert plain(said(text, US, stage)) == wanted
+    assert plain(said(text, Reader("metric", "eu"), stage)) == text.replace(",", " ")
+
+
 @given(st.floats(-40, 60).map(lambda x: round(x, 1)))
 def test_a_temperature_is_the_same_in_both(celsius: float) -> None:
     read = plain(said(f"It is {celsius} °C.", US))

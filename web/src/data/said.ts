@@ -34,6 +34,8 @@ export const IN_US: Record<string, Turn> = {
   kPa: { unit: "psi", from: times(1 / 6.894757293168) },
   bar: { unit: "psi", from: times(14.5037737730209) },
   mbar: { unit: "inWC", from: times(1 / 2.4908891) },
+  "W of heat": { unit: "BTU/h", from: times(3.4121416) },
+  "kW of heat": { unit: "BTU/h", from: times(3412.1416) },
 };
 const UNITS = Object.keys(IN_US)
   .sort((a, b) => b.length - a.length)
@@ -61,6 +63,7 @@ function number(text: string, turn: Turn): string {
   const value = Number(text.replace(/[\u202f,]/g, "").replace("−", "-"));
   const out = turn.from(value);
   const digits = digitsOf(text, out);
+  if (turn.unit === "BTU/h") return Number(out.toPrecision(3)).toLocaleString("en-US").replace("-", "−");
   if (Math.abs(out) >= 1000 || turn.unit === "°F") return Math.round(out).toLocaleString("en-US").replace("-", "−");
   const shown = String(Number(out.toPrecision(digits)));
   return shown.replace("-", "−");
@@ -157,7 +160,7 @@ export function said(text: string, system: UnitSystem, stage = "", region: Regio
 function inUnits(piece: string, stage: string): string {
   return piece.replace(SAID, (whole: string, numbers: string, gap: string, unit: string) => {
     const turn = IN_US[unit];
-    if (!turn || (unit === "mm²" && COPPER.has(stage))) return whole;
+    if (!turn || (COPPER.has(stage) && (unit === "mm²" || unit.endsWith("W of heat")))) return whole; // heat at a joint is what the meter says
     const parts = numbers.split(/( to | × | and | of |–)/);
     const count = unit !== "mm" && parts.length === 3 && parts[1] === " × " && /^\d+$/.test(parts[0] ?? ""); // “2 × 0.26 m” are two of them
     const turned = parts.map((p, n) => (n % 2 || (count && n === 0) ? p : number(p, turn)));

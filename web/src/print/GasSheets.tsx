@@ -1,5 +1,5 @@
 /** Gas on paper: the card for an emergency, appliances, vessels, the pipe tree with its valves, dates, the route, the fitter's test sheet and the look before a trip. */
-import { show } from "../data/show";
+import { HEAT_W, show } from "../data/show";
 import { useVariant } from "../data/variant";
 import { usePerson, useSaid } from "../shell/person";
 import { useGas } from "../stages/gas/edit";
@@ -60,7 +60,7 @@ export function GasSheets() {
           a.name,
           wordOf(KINDS, a.kind),
           String(a.count),
-          show(part.burns[a.id]?.input_w, "W", units),
+          show(part.burns[a.id]?.input_w, HEAT_W, units),
           (part.burns[a.id]?.rate_g_h ?? 0).toFixed(0),
           kg((part.burns[a.id]?.use_g_day ?? 0) / 1000),
           a.room_sealed ? says("yes") : says("no"),

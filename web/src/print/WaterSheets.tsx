@@ -1,5 +1,5 @@
 /** Water on paper: tanks and gauge, pipes and taps, the dose sheet, the drain-down list, and the pressure tests. */
-import { show } from "../data/show";
+import { HEAT_W, show } from "../data/show";
 import { useVariant } from "../data/variant";
 import { usePerson, useSaid } from "../shell/person";
 import { MEDIA, STORES, VERDICT, wordOf } from "../stages/water/words";
@@ -113,7 +113,7 @@ export function WaterSheets() {
           rows={p.frost.map((f) => [
             f.name,
             f.held ? says("held-2") : f.to_zero_h == null ? says("never") : f.to_zero_h.toFixed(1),
-            show(f.hold_w, "W", units),
+            show(f.hold_w, HEAT_W, units),
           ])}
         />
       )}

@@ -356,7 +356,7 @@ g-h-each-full = { $rate_g_h } g/h each at full; { $use_g_day } g a day in all, f
     }.
 kind = kind
 heat-input-each = heat input, each
-w-usual = { $input_w } W, as is usual
+w-usual = { $input }, as is usual
 plate-means = its plate means
 usual = as is usual
 hours-day-full = hours a day at full

@@ -519,7 +519,7 @@ them = { $bay_frac } % of them
 heat-air-way = Heat and air on the way
 frost-way = Frost on the way
 stays-over-c-simulated = stays over 0 °C in 9 of 10 simulated trips; { $coldest_p10_c } at the coldest.
-under-c-nights-w = under 0 °C on { $nights_count } of { $day_count } nights: { $nights }{ $value }. { $hold_w } W would hold it.
+under-c-nights-w = under 0 °C on { $nights_count } of { $day_count } nights: { $nights }{ $value }. { $hold } would hold it.
 arrival-counts-once-there = on arrival{ $has_burns_or_has_tanks_or_has_generator ->
         [yes] { "" }
        *[no] ; counts once there is a heater or a tank

@@ -92,17 +92,17 @@ mm-m-sleeved-damper = { $diameter_mm } mm, { $length_m } m{ $some_insulation_mm 
     }{ " " }
 m-h = { $flow } m³/h at { $supply_c }°{ " " }
 closed = closed{ " " }
-w = { $delivered_w } of { $need_w } W, { $zone }
+w = { $delivered } of { $need }, { $zone }
 
 ## DuctsView
 air-outside = outside
 air-into-room = into the room
 outlet-ducts-reach-c = Outlet ducts reach 100 °C and more, coolant 90 °C under pressure: open the cap cold. One outlet always stays open.
 trunk-feeds-branches = a trunk that feeds branches
-w-2 = { $delivered_w } of { $need_w } W for “{ $zone }”
+w-2 = { $delivered } of { $need } for “{ $zone }”
 closed-2 = closed
 m-h-go = { $flow_m3_h } m³/h go in at{ " " }
-come-out-c-w = { " " }and come out at { $outlet_c } °C; { $loss_w } W are lost on the way
+come-out-c-w = { " " }and come out at { $outlet_c } °C; { $loss } are lost on the way
 branches-off = branches off
 heater = the heater
 outlet-heater = outlet of the heater
@@ -127,7 +127,7 @@ l-min = { FIX($flow_l_min, digits: 1) } L/min at{ " " }
 m-pipe-takes = { FIX($velocity_m_s, digits: 2) } m/s; its pipe takes{ " " }
 kpa-valve-must-take = { FIX($drop_kpa, digits: 1) } kPa, its valve must take{ " " }
 kpa-more = { FIX($throttle_kpa, digits: 1) } kPa more.
-w-3 = { $heat_w } W with { $l_min }{ $m_pipe_takes }{ $kpa_valve_must }{ $kpa_more }
+w-3 = { $heat } with { $l_min }{ $m_pipe_takes }{ $kpa_valve_must }{ $kpa_more }
 gives-heat = gives its heat by
 zone = zone
 rated-output = rated output
@@ -149,7 +149,7 @@ drying-cupboard = Drying cupboard
 g-water-hour-c = { $carries_g_h } g of water an hour at { FIX($temp_c) } °C: dry in { $hours_more ->
         [yes] days
        *[no] { FIX($hours, digits: 1) } h
-    }; { $duct_w } W come in, { $heat_w } W evaporate it.
+    }; { $duct } come in, { $heat } evaporate it.
 water-take-out = water to take out
 fan-moves = its fan moves
 warmed = warmed by
@@ -160,7 +160,7 @@ no-drying-cupboard = no drying cupboard
 drying-cupboard-3 = a drying cupboard
 add-drying-cupboard = Add a drying cupboard
 coolant-loop = Coolant loop
-w-l-min-m = { $heat_w } W with { FIX($flow_l_min, digits: 1) } L/min; { FIX($head_m, digits: 2) } m of head{ $has_pump_head_m ->
+w-l-min-m = { $heat } with { FIX($flow_l_min, digits: 1) } L/min; { FIX($head_m, digits: 2) } m of head{ $has_pump_head_m ->
         [yes] , the pump gives { FIX($pump_head_m, digits: 2) } m
        *[no] { "" }
     }. Header: { FIX($header_space_l, digits: 2) } L free.
@@ -217,7 +217,7 @@ heat-month-kwh-fuel = heat a month, kWh{ $has_fuel ->
        *[no] { "" }
     }
 filled-months-plan = filled: months of the plan
-warming-up-w = warming up with { $power_w } W
+warming-up-w = warming up with { $power }
 minutes-walls-seats-warm = minutes; walls and seats are warm after { $whole_min }
 minutes = minutes
 exhaust-long = exhaust, long
@@ -281,8 +281,8 @@ heater-choose = heater to choose
 warm-after = warm after
 heater-off-falls-c = With the heater off it falls to 5 °C in { FIX($coast_h, digits: 1) } h at the design cold.
 zones = Zones
-w-ducts-bring = { $heat_w } W{ $has_brought_w ->
-        [yes] , ducts bring { $brought_w }
+w-ducts-bring = { $heat }{ $has_brought_w ->
+        [yes] , ducts bring { $brought }
        *[no] { "" }
     }
 heater-2 = Heater
@@ -296,7 +296,7 @@ electricity = electricity
 add-heater-n = Add a heater (n)
 l-months-plan = { $year_fuel_l } L in the months of the plan
 heaters = Heaters
-no-heater-yet-body = No heater yet. The body needs { $needed_w } W; “What Bothy suggests” in the view Shell proposes the smallest that holds it.
+no-heater-yet-body = No heater yet. The body needs { $needed }; “What Bothy suggests” in the view Shell proposes the smallest that holds it.
 
 ## Hour
 day-picture = Day of the picture
@@ -365,8 +365,8 @@ plan = plan
 inside-2 = { $indoor_c } inside
 without-cooling = { $free } without cooling
 outside-3 = { $outdoor } outside at { $hour }:00
-leaks-vents-w = leaks and vents { $air_w } W at { $cold_c }
-worst-w-take-away = worst at { $worst_hour }:00, { $total_w } W to take away
+leaks-vents-w = leaks and vents { $air } at { $cold_c }
+worst-w-take-away = worst at { $worst_hour }:00, { $total } to take away
 dashed-glass-drop-water = dashed: glass · drop: water runs (filled) or gathers inside (open) · ring: mould may grow
 
 ## ShellSlate
@@ -501,7 +501,7 @@ draws-while-runs = it draws while it runs
 bank = from the bank
 start = to start
 bank-carries = the bank carries it for
-hot-day-up-c = The hot day: up to { FIX($value) } °C inside without cooling, { $total_w } W to take away at { $worst_hour }:00
+hot-day-up-c = The hot day: up to { FIX($value) } °C inside without cooling, { $total } to take away at { $worst_hour }:00
 inside-without-cooling = inside, without cooling
 outside-4 = outside
 asked-2 = the target
@@ -509,7 +509,7 @@ cloudless-day-up-c = a cloudless day, up to { FIX($hot_c) } °C; posts: heat to 
 suns-time-coolers-hours = sun’s time; the cooler’s hours by the clock
 closed-space-something-hot = a closed space with something hot in it
 c-vents-has = { FIX($temp_c) } °C with the vents it has.{ " " }
-w-vent-mm-free = { $vented_w } W to vent: { $each_mm2 } mm² free low and high ({ $gross_mm2 } as grilles), or a fan of { $fan_m3_h } m³/h.
+w-vent-mm-free = { $vented } to vent: { $each_mm2 } mm² free low and high ({ $gross_mm2 } as grilles), or a fan of { $fan_m3_h } m³/h.
 heat-given-off = heat given off in it
 inverter-tenth-load = an inverter: 10 % of its load
 most-2 = at most
@@ -523,7 +523,7 @@ remove-2 = Remove it
 between-inside-outside = between inside and outside
 c-c-outside-night = { FIX($temp_c, digits: 1) } °C at { FIX($cold_c) } °C outside at night{ $safe ->
         [yes] { "" }
-       *[no] ; { $heat_w } W hold 3 °C
+       *[no] ; { $heat } hold 3 °C
     }.
 towards-living-space = towards the living space
 w-k-area-u = W/K: area × U

@@ -349,7 +349,7 @@ def propose_ducts(ctx: Context, w: Warm) -> Proposal | None:
         status="change",
         title=says("dampers"),
         what=words,
-        why=[says("coldest-zone-lacks-so", now_w=now, worst=worst)],
+        why=[says("coldest-zone-lacks-so", now_w=now, worst_w=worst)],
         assumes=[says("at-design-cold-with")],
         patch=patch,
     )

@@ -50,6 +50,8 @@ IN_US: dict[str, tuple[str, Callable[[float], float]]] = {
     "kPa": ("psi", lambda x: x / 6.894757293168),
     "bar": ("psi", lambda x: x * 14.5037737730209),
     "mbar": ("inWC", lambda x: x / 2.4908891),
+    "W of heat": ("BTU/h", lambda x: x * 3.4121416),
+    "kW of heat": ("BTU/h", lambda x: x * 3412.1416),
 }
 _UNITS = "|".join(re.escape(u) for u in sorted(IN_US, key=len, reverse=True))
 _NUMBER = r"[-−]?\d[\d\u202f,]*(?:\.\d+)?"
@@ -72,6 +74,8 @@ def _digits(said: str, out: float) -> int:
 def _number(text: str, unit: str) -> str:
     out = IN_US[unit][1](float(re.sub(r"[\u202f,]", "", text).replace("−", "-")))
     digits = _digits(re.sub(r"\D", "", text).lstrip("0"), out)
+    if IN_US[unit][0] == "BTU/h":  # to what can be acted on: 4 880, not 4 879
+        return f"{float(f'{out:.3g}'):,.0f}".replace("-", "−")
     if abs(out) >= 1000 or IN_US[unit][0] == "°F":
         shown = f"{round(out):,}"
     else:
@@ -82,7 +86,7 @@ def _number(text: str, unit: str) -> str:
 def _turned(piece: str, copper: bool) -> str:
     def turn(m: re.Match[str]) -> str:
         numbers, gap, unit = m.groups()
-        if unit == "mm²" and copper:
+        if copper and (unit == "mm²" or unit.endswith("W of heat")):  # heat at a joint is what the meter says
             return m[0]
         parts = _JOINT.split(numbers)
         count = unit != "mm" and len(parts) == 3 and parts[1] == " × " and parts[0].isdigit()  # “2 × 0.26 m” are two of them

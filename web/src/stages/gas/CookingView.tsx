@@ -1,7 +1,7 @@
 /** Ways to cook: the same meals by gas, alcohol, diesel and electricity, side by side. */
 
 import type { Schemas } from "../../data/client";
-import { show } from "../../data/show";
+import { HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, Fields, flag, quantity } from "../../parts/Fields";
 import { FindingList } from "../../parts/Findings";
@@ -121,7 +121,7 @@ function Whole() {
         specs={[
           quantity("boil_l", says("water-brought-boil"), "volume", "L"),
           quantity("simmer_min", says("then-simmering-minutes"), "count", ""),
-          quantity("simmer_w", says("heat-into-pot-then"), "power", "W"),
+          quantity("simmer_w", says("heat-into-pot-then"), "power", HEAT_W),
           quantity("meals_day", says("meals-day"), "count", ""),
         ]}
         item={g.meal ?? {}}

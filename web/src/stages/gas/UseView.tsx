@@ -2,7 +2,7 @@
 
 import { scaleLinear } from "d3-scale";
 import { Link } from "react-router";
-import { show } from "../../data/show";
+import { HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { wordColumn } from "../../parts/columns";
 import { choice, count, Fields, flag, quantity, words } from "../../parts/Fields";
@@ -127,6 +127,7 @@ const flame = (x: number, y: number, w: number) =>
   `M${x} ${y - 7}h${Math.max(0, w - 10)}q10 1 ${Math.min(10, w)} 7q-0 6 -${Math.min(10, w)} 7h-${Math.max(0, w - 10)}z`;
 
 function ApplianceSlate({ a }: { a: GasAppliance & { name: string } }) {
+  const { units } = usePerson();
   const say = useSaid();
   const { design, report } = useVariant();
   const { part } = useGas();
@@ -153,9 +154,9 @@ function ApplianceSlate({ a }: { a: GasAppliance & { name: string } }) {
           words("name", says("name")),
           choice("kind", says("kind"), KINDS),
           count("count", says("pieces")),
-          quantity("heat_input_w", says("heat-input-each"), "power", "W", {
+          quantity("heat_input_w", says("heat-input-each"), "power", HEAT_W, {
             clearable: true,
-            placeholder: says("w-usual", { input_w: Math.round(b?.input_w ?? 0) }),
+            placeholder: says("w-usual", { input: show(Math.round(b?.input_w ?? 0), HEAT_W, units) }),
           }),
           choice("basis", says("plate-means"), BASES, { none: says("usual") }),
           quantity("time_h_day", says("hours-day-full"), "count", "", { clearable: true, placeholder: says("usual") }),
@@ -242,8 +243,8 @@ export function UseView() {
       align: "right",
       kind: "quantity",
       dimension: "power",
-      unit: "W",
-      show: (x) => show(part.burns[x.id]?.input_w, "W", units),
+      unit: HEAT_W,
+      show: (x) => show(part.burns[x.id]?.input_w, HEAT_W, units),
       value: (x) => x.heat_input_w ?? null,
       set: (x, q) => void list.set(x, { heat_input_w: q ? q.value : null }, says("heat-input")),
     },

@@ -1,6 +1,6 @@
 /** What a run says of warmth: heat and fuel, electricity of heater and cooler, hours too hot or too damp; and what is filled up on a leg. */
 import type { Schemas } from "../../data/client";
-import { show } from "../../data/show";
+import { HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { usePerson, useSaid } from "../../shell/person";
 import { says } from "../../words/trips";
@@ -74,7 +74,7 @@ export function FrostSummary({ run }: { run: TripRun }) {
                     day_count: run.day_count,
                     nights: f.nights.slice(0, 4).map(dayWord).join(", "),
                     value: f.nights.length > 4 ? " …" : "",
-                    hold_w: Math.round(f.hold_w),
+                    hold: show(Math.round(f.hold_w), HEAT_W, units),
                   }),
                 )}
           </li>

@@ -1,9 +1,10 @@
 /** The heater's runs as a tree: air as the width, the temperature along it, what arrives against what the zone needs. */
+import { HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { SERVICES } from "../../pictures/services";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
-import { useSaid } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { says } from "../../words/warmth";
 import type { WarmDuct } from "./edit";
 
@@ -21,6 +22,7 @@ export function inOrder(ducts: WarmDuct[]): { d: WarmDuct; depth: number }[] {
 }
 
 export function DuctPicture() {
+  const { units } = usePerson();
   const { report, design } = useVariant();
   const say = useSaid();
   const hand = useHand();
@@ -120,7 +122,7 @@ export function DuctPicture() {
                     fillOpacity="0.6"
                   />
                   <text x={end + 10} y={y(i) - 5} fontSize="10.5" className="num" fill="currentColor">
-                    {says("w", { delivered_w: Math.round(r.delivered_w), need_w: Math.round(r.need_w), zone: d.zone })}
+                    {says("w", { delivered: show(Math.round(r.delivered_w), HEAT_W, units), need: show(Math.round(r.need_w), HEAT_W, units), zone: d.zone })}
                   </text>
                 </g>
               )}

@@ -1,7 +1,7 @@
 /** Ducts and coolant loop: runs in a ledger, what arrives in each zone, dampers and outlets. */
 
 import { useCallback, useState } from "react";
-import { show } from "../../data/show";
+import { HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { lengthColumn, wordColumn } from "../../parts/columns";
 import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
@@ -26,6 +26,7 @@ import { DAMPERS, EMITTERS, FLUIDS, GRILLES, JOINTS, LIES, RETURNS, VIEWS, wordO
 const CAUTION = says("outlet-ducts-reach-c");
 
 function DuctSlate({ d }: { d: WarmDuct }) {
+  const { units } = usePerson();
   const say = useSaid();
   const { report } = useVariant();
   const { items, set, remove } = useDucts();
@@ -39,7 +40,7 @@ function DuctSlate({ d }: { d: WarmDuct }) {
         r
           ? r.trunk
             ? says("trunk-feeds-branches")
-            : says("w-2", { delivered_w: Math.round(r.delivered_w), need_w: Math.round(r.need_w), zone: d.zone })
+            : says("w-2", { delivered: show(Math.round(r.delivered_w), HEAT_W, units), need: show(Math.round(r.need_w), HEAT_W, units), zone: d.zone })
           : says("closed-2")
       }
     >
@@ -48,7 +49,7 @@ function DuctSlate({ d }: { d: WarmDuct }) {
         <p className="my-1 text-[12px] text-chalk-dim">
           {say(says("m-h-go", { flow_m3_h: Math.round(r.flow_m3_h) }))}
           {say(`${Math.round(r.supply_c)} °C`)}
-          {r.outlet_c != null && say(says("come-out-c-w", { outlet_c: Math.round(r.outlet_c), loss_w: Math.round(r.loss_w) }))}.
+          {r.outlet_c != null && say(says("come-out-c-w", { outlet_c: Math.round(r.outlet_c), loss: show(Math.round(r.loss_w), HEAT_W, units) }))}.
         </p>
       )}
       <Fields
@@ -98,6 +99,7 @@ function DuctSlate({ d }: { d: WarmDuct }) {
 }
 
 function LoopZoneSlate({ z }: { z: LoopZone }) {
+  const { units } = usePerson();
   const say = useSaid();
   const { report } = useVariant();
   const { set, remove } = useLoopZones();
@@ -108,7 +110,7 @@ function LoopZoneSlate({ z }: { z: LoopZone }) {
       {r && (
         <p className="my-1 text-[12px] text-chalk-dim">
           {says("w-3", {
-            heat_w: Math.round(r.heat_w),
+            heat: show(Math.round(r.heat_w), HEAT_W, units),
             l_min: say(says("l-min", { flow_l_min: r.flow_l_min })),
             m_pipe_takes: say(says("m-pipe-takes", { velocity_m_s: r.velocity_m_s })),
             kpa_valve_must: say(says("kpa-valve-must-take", { drop_kpa: r.drop_kpa })),
@@ -121,7 +123,7 @@ function LoopZoneSlate({ z }: { z: LoopZone }) {
           words("name", says("name")),
           choice("emitter", says("gives-heat"), EMITTERS),
           words("zone", says("zone")),
-          quantity("rated_w", says("rated-output"), "power", "W", { note: say(says("convectors-k")) }),
+          quantity("rated_w", says("rated-output"), "power", HEAT_W, { note: say(says("convectors-k")) }),
           { key: "ua_w_k", label: says("w-each-kelvin"), kind: "quantity", dimension: "count", unit: "", clearable: true, placeholder: says("rating") },
           quantity("area_m2", says("floor"), "surface", "m²", { clearable: true, placeholder: says("no-floor") }),
           quantity("floor_c", says("floors-surface"), "temperature", "°C"),
@@ -141,6 +143,7 @@ function LoopZoneSlate({ z }: { z: LoopZone }) {
 }
 
 function Whole() {
+  const { units } = usePerson();
   const say = useSaid();
   const { report, edit } = useVariant();
   const { w, part, set } = useWarmth();
@@ -169,8 +172,8 @@ function Whole() {
                   temp_c: part.drying.temp_c,
                   hours_more: part.drying.hours > 99,
                   hours: part.drying.hours,
-                  duct_w: Math.round(part.drying.duct_w),
-                  heat_w: Math.round(part.drying.heat_w),
+                  duct: show(Math.round(part.drying.duct_w), HEAT_W, units),
+                  heat: show(Math.round(part.drying.heat_w), HEAT_W, units),
                 }),
               )}
             </p>
@@ -214,7 +217,7 @@ function Whole() {
             <p className="my-1 text-[12px]">
               {say(
                 says("w-l-min-m", {
-                  heat_w: Math.round(p.heat_w),
+                  heat: show(Math.round(p.heat_w), HEAT_W, units),
                   flow_l_min: p.flow_l_min,
                   head_m: p.head_m,
                   has_pump_head_m: p.pump_head_m != null,
@@ -309,7 +312,7 @@ export function DuctsView() {
     },
     { key: "flow", label: says("air"), width: "11%", align: "right", kind: "computed", show: (x) => show(part.ducts[x.id]?.flow_m3_h, "m³/h", units, 2) },
     { key: "temp", label: says("comes-out"), width: "10%", align: "right", kind: "computed", show: (x) => show(part.ducts[x.id]?.outlet_c, "°C", units, 2) },
-    { key: "heat", label: says("arrives"), width: "12%", align: "right", kind: "computed", show: (x) => show(part.ducts[x.id]?.delivered_w, "W", units) },
+    { key: "heat", label: says("arrives"), width: "12%", align: "right", kind: "computed", show: (x) => show(part.ducts[x.id]?.delivered_w, HEAT_W, units) },
   ];
   const loopColumns: Column<LoopZone>[] = [
     nameColumn(loop, says("zone-loop"), "26%"),
@@ -323,7 +326,7 @@ export function DuctsView() {
       value: (x) => x.emitter ?? "fan_coil",
       set: (x, v) => void loop.set(x, { emitter: v as LoopZone["emitter"] }, "emitter"),
     },
-    { key: "heat", label: says("heat"), width: "13%", align: "right", kind: "computed", show: (x) => show(part.loop?.zones[x.id]?.heat_w, "W", units) },
+    { key: "heat", label: says("heat"), width: "13%", align: "right", kind: "computed", show: (x) => show(part.loop?.zones[x.id]?.heat_w, HEAT_W, units) },
     {
       key: "flow",
       label: says("flow"),

@@ -1,7 +1,7 @@
 /** Heating: heaters against the loss, what they burn through the year, how fast it gets warm. */
 import { scaleLinear } from "d3-scale";
 import { useCatalogue } from "../../data/catalogue";
-import { MONTHS, show } from "../../data/show";
+import { HEAT_W, MONTHS, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { Fig, SlateFig } from "../../parts/Fig";
@@ -25,6 +25,7 @@ const CAUTION = says("carbon-monoxide-kills-without");
 
 /** Heat by month as posts with the fuel over them, and the warm-up as a curve. */
 function Year() {
+  const { units } = usePerson();
   const { report } = useVariant();
   const [box, width] = useWidth<HTMLDivElement>();
   const part = report.warmth;
@@ -82,7 +83,7 @@ function Year() {
         {up && x2 && y2 && (
           <g>
             <text x={split + 20} y="18" fontSize="12" fontWeight="600" fill="currentColor">
-              {says("warming-up-w", { power_w: Math.round(up.power_w) })}
+              {says("warming-up-w", { power: show(Math.round(up.power_w), HEAT_W, units) })}
             </text>
             {y2.ticks(5).map((t) => (
               <g key={t}>
@@ -184,7 +185,7 @@ function HeaterSlate({ h }: { h: Heater }) {
   return (
     <Slate title={h.name} sub={`${wordOf(HEATER_KINDS, h.kind)}, ${wordOf(FUELS, h.fuel)}`}>
       <FindingList findings={report.findings.filter((f) => f.subject === `heater:${h.id}`)} />
-      {part && <HeadroomBar label={says("heat-design-cold")} need={part.needed_w} have={part.available_w} unit="W" margin={0.1} />}
+      {part && <HeadroomBar label={says("heat-design-cold")} need={part.needed_w} have={part.available_w} unit={HEAT_W} margin={0.1} />}
       {(Object.entries(FIGURES) as [keyof typeof FIGURES, string][]).map(([k, label]) => (
         <SlateFig key={k} k={`heaters/${h.id}/${k}`} label={label} />
       ))}
@@ -209,8 +210,8 @@ function HeaterSlate({ h }: { h: Heater }) {
           words("name", says("name")),
           choice("kind", says("kind"), HEATER_KINDS),
           choice("fuel", says("burns"), FUELS),
-          quantity("max_w", says("largest-output"), "power", "W"),
-          quantity("min_w", says("least-output"), "power", "W"),
+          quantity("max_w", says("largest-output"), "power", HEAT_W),
+          quantity("min_w", says("least-output"), "power", HEAT_W),
           quantity("efficiency_frac", says("efficiency"), "fraction", "", { clearable: true, placeholder: says("usual") }),
           quantity("air_flow_m3_h", says("air-blows"), "airflow", "m³/h", { clearable: true, placeholder: says("none") }),
           quantity("run_min_w", says("electricity-least-output"), "power", "W"),
@@ -243,6 +244,7 @@ function HeaterSlate({ h }: { h: Heater }) {
 }
 
 function Whole() {
+  const { units } = usePerson();
   const { report } = useVariant();
   const say = useSaid();
   const part = report.warmth;
@@ -252,7 +254,7 @@ function Whole() {
         label={says("heat-design-cold")}
         need={part.needed_w}
         have={Object.values(part.heaters).reduce((a, h) => a + h.available_w, 0)}
-        unit="W"
+        unit={HEAT_W}
         margin={0.1}
       />
       <FindingList findings={report.findings.filter((f) => f.stage === "warmth" && f.subject.startsWith("heater"))} />
@@ -267,9 +269,9 @@ function Whole() {
             <span>{z}</span>
             <span className="num">
               {says("w-ducts-bring", {
-                heat_w: Math.round(p.heat_w),
+                heat: show(Math.round(p.heat_w), HEAT_W, units),
                 has_brought_w: p.brought_w != null,
-                brought_w: p.brought_w != null ? Math.round(p.brought_w) : "",
+                brought: p.brought_w != null ? show(Math.round(p.brought_w), HEAT_W, units) : "",
               })}
             </span>
           </li>
@@ -315,8 +317,8 @@ export function HeatingView() {
       align: "right",
       kind: "quantity",
       dimension: "power",
-      unit: "W",
-      show: (h) => show(h.max_w, "W", units),
+      unit: HEAT_W,
+      show: (h) => show(h.max_w, HEAT_W, units),
       value: (h) => h.max_w,
       set: (h, q) => q && void set(h, { max_w: q.value }, says("output")),
     },
@@ -360,7 +362,7 @@ export function HeatingView() {
           kind="heater"
           columns={columns}
           onAdd={create}
-          empty={says("no-heater-yet-body", { needed_w: Math.round(part.needed_w) })}
+          empty={says("no-heater-yet-body", { needed: show(Math.round(part.needed_w), HEAT_W, units) })}
         />
       }
       slate={held ? <HeaterSlate h={held} /> : <Whole />}

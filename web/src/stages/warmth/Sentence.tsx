@@ -1,5 +1,5 @@
 /** The sentence of Warmth: how warm, against what cold and heat, and what that takes. */
-import { show } from "../../data/show";
+import { HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { Fig } from "../../parts/Fig";
 import { Token } from "../../parts/Token";
@@ -27,7 +27,7 @@ export function Sentence() {
           several_heaters: heaters.length > 1,
           reduce: show(
             heaters.reduce((a, h) => a + h.available_w, 0),
-            "W",
+            HEAT_W,
             units,
           ),
         })

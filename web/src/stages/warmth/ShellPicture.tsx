@@ -1,12 +1,12 @@
 /** The shell in side section and plan: heat through each surface as the width of a band, water where it condenses, ducts with what arrives; by the hour of a winter or a summer day. */
 
 import type { Schemas } from "../../data/client";
-import { show } from "../../data/show";
+import { HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { SERVICES } from "../../pictures/services";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
-import { useSaid } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { says } from "../../words/warmth";
 
 type SurfacePart = Schemas["SurfacePart"];
@@ -96,6 +96,7 @@ function Wet({ s, x, y }: { s: SurfacePart; x: number; y: number }) {
 }
 
 export function ShellPicture({ season, hour }: { season: Season; hour: number }) {
+  const { units } = usePerson();
   const { report, design } = useVariant();
   const say = useSaid();
   const hand = useHand();
@@ -229,8 +230,8 @@ export function ShellPicture({ season, hour }: { season: Season; hour: number })
         <g fontSize="10" fill="var(--color-dim)">
           <text x="6" y={H - 6}>
             {season === "winter"
-              ? say(says("leaks-vents-w", { air_w: Math.round(part.air_w), cold_c: show(part.cold_c, "°C") }))
-              : says("worst-w-take-away", { worst_hour: part.cool.worst_hour, total_w: Math.round(part.cool.total_w) })}
+              ? say(says("leaks-vents-w", { air: show(Math.round(part.air_w), HEAT_W, units), cold_c: show(part.cold_c, "°C") }))
+              : says("worst-w-take-away", { worst_hour: part.cool.worst_hour, total: show(Math.round(part.cool.total_w), HEAT_W, units) })}
           </text>
           <text x={narrow ? 6 : width - 6} y={narrow ? H - 20 : H - 6} textAnchor={narrow ? "start" : "end"}>
             {say(says("dashed-glass-drop-water"))}

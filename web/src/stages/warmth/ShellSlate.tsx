@@ -2,7 +2,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, type Schemas, take } from "../../data/client";
 import { freshId } from "../../data/patch";
-import { show } from "../../data/show";
+import { HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig, SlateFigs } from "../../parts/Fig";
@@ -381,7 +381,7 @@ export function ShellSlate() {
         label={says("heat-design-cold")}
         need={part.needed_w}
         have={have}
-        unit="W"
+        unit={HEAT_W}
         margin={0.1}
         onPick={() => hand.open("warmth/design_heat_w", true)}
       />

@@ -2,7 +2,7 @@
 import { scaleLinear } from "d3-scale";
 import { useCallback, useState } from "react";
 import { useCatalogue } from "../../data/catalogue";
-import { show } from "../../data/show";
+import { HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
@@ -42,6 +42,7 @@ const FIGURES = {
 
 /** Temperatures of the hot day as lines, what a cooler would have to take away as posts. */
 function HotDay() {
+  const { units } = usePerson();
   const { report, design } = useVariant();
   const say = useSaid();
   const [box, width] = useWidth<HTMLDivElement>();
@@ -61,7 +62,7 @@ function HotDay() {
         viewBox={`0 0 ${width} ${H}`}
         className="block w-full"
         role="img"
-        aria-label={say(says("hot-day-up-c", { value: Math.max(...c.free_c), total_w: Math.round(c.total_w), worst_hour: c.worst_hour }))}
+        aria-label={say(says("hot-day-up-c", { value: Math.max(...c.free_c), total: show(Math.round(c.total_w), HEAT_W, units), worst_hour: c.worst_hour }))}
       >
         {c.load_w.map((w, h) => (
           <rect
@@ -125,6 +126,7 @@ function HotDay() {
 }
 
 function CabinetSlate({ c }: { c: Cabinet }) {
+  const { units } = usePerson();
   const { report } = useVariant();
   const say = useSaid();
   const { set, remove } = useCabinets();
@@ -137,7 +139,7 @@ function CabinetSlate({ c }: { c: Cabinet }) {
           {p.temp_c != null && say(says("c-vents-has", { temp_c: p.temp_c }))}
           {say(
             says("w-vent-mm-free", {
-              vented_w: Math.round(p.vented_w),
+              vented: show(Math.round(p.vented_w), HEAT_W, units),
               each_mm2: Math.round(p.each_mm2).toLocaleString("en-GB"),
               gross_mm2: Math.round(p.gross_mm2).toLocaleString("en-GB"),
               fan_m3_h: Math.round(p.fan_m3_h),
@@ -148,7 +150,7 @@ function CabinetSlate({ c }: { c: Cabinet }) {
       <Fields
         specs={[
           words("name", says("name")),
-          quantity("heat_w", says("heat-given-off"), "power", "W", { note: says("inverter-tenth-load") }),
+          quantity("heat_w", says("heat-given-off"), "power", HEAT_W, { note: says("inverter-tenth-load") }),
           quantity("max_c", says("most-2"), "temperature", "°C"),
           quantity("stack_height_m", says("low-high-vent"), "length", "m"),
           quantity("case_area_m2", says("walls"), "surface", "m²"),
@@ -166,6 +168,7 @@ function CabinetSlate({ c }: { c: Cabinet }) {
 }
 
 function BaySlate({ b }: { b: Bay }) {
+  const { units } = usePerson();
   const say = useSaid();
   const { report } = useVariant();
   const { set, remove } = useBays();
@@ -175,7 +178,7 @@ function BaySlate({ b }: { b: Bay }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `bay:${b.id}`)} />
       {p && (
         <p className="my-1 text-[12px]">
-          {say(says("c-c-outside-night", { temp_c: p.temp_c, cold_c: report.warmth.cold_c, safe: p.safe, heat_w: Math.round(p.heat_w) }))}
+          {say(says("c-c-outside-night", { temp_c: p.temp_c, cold_c: report.warmth.cold_c, safe: p.safe, heat: show(Math.round(p.heat_w), HEAT_W, units) }))}
         </p>
       )}
       <Fields
@@ -183,7 +186,7 @@ function BaySlate({ b }: { b: Bay }) {
           words("name", says("name")),
           { key: "ua_to_living_w_k", label: says("towards-living-space"), note: says("w-k-area-u"), kind: "quantity", dimension: "count", unit: "" },
           { key: "ua_to_outside_w_k", label: says("towards-outside"), note: says("w-k-area-u"), kind: "quantity", dimension: "count", unit: "" },
-          quantity("heat_w", says("heat-put-into"), "power", "W"),
+          quantity("heat_w", says("heat-put-into"), "power", HEAT_W),
           flag("water", says("water-must-not-freeze")),
         ]}
         item={b}
@@ -219,7 +222,7 @@ function Whole() {
   return (
     <Slate title={says("heat-air")} sub={says("summer")}>
       {part.cool.capacity_w != null && (
-        <HeadroomBar label={says("cooling-worst-hour")} need={part.cool.needed_w} have={part.cool.capacity_w} unit="W" margin={0} />
+        <HeadroomBar label={says("cooling-worst-hour")} need={part.cool.needed_w} have={part.cool.capacity_w} unit={HEAT_W} margin={0} />
       )}
       <FindingList findings={report.findings.filter((f) => f.stage === "warmth" && /^(cool|cabinet|bay)/.test(f.subject))} />
       {(Object.entries(FIGURES) as [keyof typeof FIGURES, string][]).map(([k, label]) => (
@@ -256,7 +259,7 @@ function Whole() {
           <Fields
             specs={[
               words("name", says("name")),
-              quantity("capacity_w", says("takes-away"), "power", "W", { note: says("btu-h") }),
+              quantity("capacity_w", says("takes-away"), "power", HEAT_W, { note: says("btu-h") }),
               quantity("eer", says("cooling-each-watt"), "count", ""),
               choice("supply", says("runs-3"), SUPPLIES),
               choice("compressor", says("compressor"), COMPRESSORS),
@@ -307,8 +310,8 @@ export function SummerView() {
       align: "right",
       kind: "quantity",
       dimension: "power",
-      unit: "W",
-      show: (x) => show(x.heat_w, "W", units),
+      unit: HEAT_W,
+      show: (x) => show(x.heat_w, HEAT_W, units),
       value: (x) => x.heat_w,
       set: (x, q) => q && void cabinets.set(x, { heat_w: q.value }, says("heat")),
     },
@@ -326,7 +329,7 @@ export function SummerView() {
   const bayColumns: Column<Bay>[] = [
     nameColumn(bays, says("bay"), "40%"),
     { key: "temp", label: says("coldest-night"), width: "20%", align: "right", kind: "computed", show: (x) => show(part.bays[x.id]?.temp_c, "°C", units, 2) },
-    { key: "heat", label: say(says("hold-c")), width: "20%", align: "right", kind: "computed", show: (x) => show(part.bays[x.id]?.heat_w, "W", units, 2) },
+    { key: "heat", label: say(says("hold-c")), width: "20%", align: "right", kind: "computed", show: (x) => show(part.bays[x.id]?.heat_w, HEAT_W, units, 2) },
     { key: "water", label: says("water"), width: "20%", kind: "computed", show: (x) => (x.water === false ? says("no") : says("yes")) },
   ];
   return (

@@ -1,7 +1,7 @@
 /** Hot water, waste and frost: what the boiler gives, where waste runs, and what freezes on the coldest night. */
 
 import { scaleLog } from "d3-scale";
-import { show } from "../../data/show";
+import { HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { wordColumn } from "../../parts/columns";
 import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
@@ -60,7 +60,7 @@ function HotPicture() {
             : null,
         h.reachable_c != null ? say(says("shower-gets-c", { reachable_c: Math.min(h.reachable_c, w.hot?.target_temp_c ?? 60) })) : null,
         h.charge_ah != null ? says("ah-bank-each-heating", { charge_ah: h.charge_ah }) : null,
-        h.standing_w != null ? says("w-lost-while-stands", { standing_w: h.standing_w }) : null,
+        h.standing_w != null ? says("w-lost-while-stands", { standing: show(Math.round(h.standing_w), HEAT_W, units) }) : null,
         h.burn ? say(says("c-burns-skin", { max_c: h.max_c, burn: h.burn })) : null,
       ].filter((t) => t !== null)
     : [];
@@ -121,7 +121,9 @@ function HotPicture() {
                 fillOpacity="0.6"
               />
               <text x={x0 + 5} y={y + 13} fontSize="11" className="num" fill="currentColor">
-                {f.held ? says("held") : says("ice-w-hold", { to_zero_h: hours(f.to_zero_h), to_ice_h: hours(f.to_ice_h), hold_w: Math.round(f.hold_w) })}
+                {f.held
+                  ? says("held")
+                  : says("ice-w-hold", { to_zero_h: hours(f.to_zero_h), to_ice_h: hours(f.to_ice_h), hold: show(Math.round(f.hold_w), HEAT_W, units) })}
               </text>
             </g>
           );
@@ -187,7 +189,7 @@ function Whole() {
                 ? [quantity("volume_l", says("holds"), "volume", "L")]
                 : [quantity("min_flow_l_min", says("starts"), "flow", "L/min", { clearable: true, placeholder: says("not-entered") })]),
               quantity("target_temp_c", says("heats"), "temperature", "°C"),
-              ...(["element", "coil", "coil_element", "loop"].includes(h.source) ? [] : [quantity("heat_w", says("burners-input"), "power", "W")]),
+              ...(["element", "coil", "coil_element", "loop"].includes(h.source) ? [] : [quantity("heat_w", says("burners-input"), "power", HEAT_W)]),
               ...(element ? [quantity("element_w", says("element"), "power", "W"), choice("element_supply", says("element-fed"), ELEMENT_SUPPLIES)] : []),
               ...(coil
                 ? [
