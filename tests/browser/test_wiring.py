@@ -21,14 +21,14 @@ def test_a_circuit_is_followed_there_and_back_and_boards_fold(page: Page, load: 
     # there: the fuses of the batteries, the main, between the two buses, the feeders of both boards, the circuit; back: the same without fuses and buses
     expect(picture.locator('[data-way][data-service="dc"]')).to_have_count(6)
     expect(picture.locator('[data-way][data-service="return"]')).to_have_count(4)
-    fold = picture.get_by_role("button", name="Fold B Rear board")
+    fold = picture.get_by_role("button", name="Hide B Rear board")
     fold.focus()
     fold.press("Enter")
-    expect(picture.get_by_role("button", name=re.compile("^8 circuits folded"))).to_be_visible()
+    expect(picture.get_by_role("button", name=re.compile("^8 circuits hidden"))).to_be_visible()
     expect(picture.get_by_role("button", name=re.compile("^B4 Grey tank pump"))).to_have_count(0)
     page.reload()
-    expect(picture.get_by_role("button", name=re.compile("^8 circuits folded"))).to_be_visible()
-    picture.get_by_role("button", name=re.compile("^8 circuits folded")).click()
+    expect(picture.get_by_role("button", name=re.compile("^8 circuits hidden"))).to_be_visible()
+    picture.get_by_role("button", name=re.compile("^8 circuits hidden")).click()
     expect(picture.get_by_role("button", name=re.compile("^B4 Grey tank pump"))).to_be_visible()
 
 

@@ -2110,7 +2110,6 @@ export interface Texts {
     "too-little": null;
     "tight": null;
     "name": null;
-    "btn-btn-slate-btn": { has_slate: boolean; has_main: boolean };
     "waiting-before": { ahead: string | number };
     "waiting-next": null;
     "how-far": null;
@@ -3116,7 +3115,6 @@ export interface Texts {
     "done-2": null;
     "licence": null;
     "licence-2": null;
-    "w-full-input-h": { has_big: boolean };
     "licensed-work-only-licensed": null;
     "takes-two-people-write": null;
     "loop-4": null;

@@ -65,6 +65,14 @@ describe("texts of the pages", () => {
     const wrong = [...TEXTS].flatMap(([f, body]) => body.filter((m) => rules.test(words(m.value))).map((m) => `${f}: ${words(m.value)}`));
     expect(wrong).toEqual([]);
   });
+  it("hold words, not looks, and none of the workshop’s own names", () => {
+    const wrong = [...TEXTS].flatMap(([f, body]) =>
+      body
+        .filter((m) => /\bbtn\b|\[&|text-\[|\bw-full\b|\b[Ll]edgers?\b|\b[Ss]lates?\b|Bothy would/.test(words(m.value)))
+        .map((m) => `${f}: ${words(m.value)}`),
+    );
+    expect(wrong).toEqual([]);
+  });
   it("use the marks of print, and numbers in functions", () => {
     const wrong = [...TEXTS].flatMap(([f, body]) =>
       body.filter((m) => /['"]|(?<=\d) - (?=\d)|\.\.\./.test(words(m.value))).map((m) => `${f}: ${words(m.value)}`),

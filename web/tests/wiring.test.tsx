@@ -294,9 +294,9 @@ describe("the diagram", () => {
     });
     wired();
     mount(<DiagramPicture />);
-    fireEvent.keyDown(await screen.findByRole("button", { name: "Fold board:a" }), { key: "Enter" });
+    fireEvent.keyDown(await screen.findByRole("button", { name: "Hide board:a" }), { key: "Enter" });
     await waitFor(() => expect(asked.at(-1)).toBe("board:a"));
-    fireEvent.click(screen.getByRole("button", { name: "Unfold" }));
+    fireEvent.click(screen.getByRole("button", { name: "Show" }));
     await waitFor(() => expect(sessionStorage.getItem("bothy.folded.v")).toBe("[]"));
   });
 

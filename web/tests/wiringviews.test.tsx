@@ -59,10 +59,10 @@ describe("the ledger of circuits", () => {
       [/^Raceways/, /No raceway yet/],
       [/^Lighting/, /No lighting zone yet/],
     ] as const) {
-      fireEvent.click(within(screen.getByRole("group", { name: "Ledger of" })).getByRole("button", { name: button }));
+      fireEvent.click(within(screen.getByRole("group", { name: "Table of" })).getByRole("button", { name: button }));
       expect(screen.getByText(empty)).toBeTruthy();
     }
-    fireEvent.click(within(screen.getByRole("group", { name: "Ledger of" })).getByRole("button", { name: /^Circuits/ }));
+    fireEvent.click(within(screen.getByRole("group", { name: "Table of" })).getByRole("button", { name: /^Circuits/ }));
     expect(screen.getByRole("grid", { name: "Circuits" })).toBeTruthy();
   });
 });

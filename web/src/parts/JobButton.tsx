@@ -13,7 +13,7 @@ type Props = {
 };
 
 export function JobButton({ job, word, what, start, cancel, slate, main }: Props) {
-  const button = says("btn-btn-slate-btn", { has_slate: Boolean(slate), has_main: Boolean(main) });
+  const button = `btn ${slate ? "btn-slate" : main ? "btn-main" : ""}`;
   return (
     <>
       {job?.state === "running" || job?.state === "waiting" ? (

@@ -5,5 +5,5 @@ unknown-stage = Unknown stage
 there-no-such-stage = There is no such stage
 stage-not-built-yet = { $has_known ->
         [yes] This stage is not built yet. Nothing on it is computed, and nothing elsewhere pretends to know its answer.
-       *[no] The path has twelve stages.
+       *[no] Bothy has twelve stages.
     } Built so far:

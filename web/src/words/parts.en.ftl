@@ -49,9 +49,9 @@ catalogue = catalogue
 table-2 = table
 given = given
 default = default
-working-could-not-fetched = The working could not be fetched: { $message }
+working-could-not-fetched = How it’s calculated could not be fetched: { $message }
 try-again = Try again
-fetching-working = fetching the working…
+fetching-working = fetching how it’s calculated…
 how-was-reached = { $label }: how it was reached
 
 ## FileHead
@@ -86,13 +86,6 @@ tight = tight
 name = name
 
 ## JobButton
-btn-btn-slate-btn = btn { $has_slate ->
-        [yes] btn-slate
-       *[no] { $has_main ->
-            [yes] btn-main
-           *[no] { "" }
-        }
-    }
 waiting-before = Waiting: { $ahead } before it.
 waiting-next = Waiting: it is next.
 how-far = How far it is

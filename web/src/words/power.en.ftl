@@ -227,7 +227,7 @@ took-out = took out the { $word }
 what-limits = what limits it: { $limits_text }
 nothing-chosen-yet = nothing chosen yet
 need-against-have = Need against have
-take-bothys-proposal-choose = Take Bothy’s proposal, or choose parts in the ledger; then each capacity stands here against its need.
+take-bothys-proposal-choose = Take Bothy’s proposal, or choose parts in the table; then each capacity stands here against its need.
 day = A { $season } day
 
 ## Shade

@@ -357,10 +357,6 @@ both-names = both names
 done-2 = done by
 licence = Licence
 licence-2 = licence
-w-full-input-h = w-full { $has_big ->
-        [yes] [&_input]:h-12 [&_input]:text-[20px]
-       *[no] { "" }
-    }
 licensed-work-only-licensed = Licensed work: only the licensed person records it, with name and licence.
 takes-two-people-write = It takes two people; write both names.
 loop-4 = Loop

@@ -30,8 +30,8 @@ trying-again-every-two = { $trouble } Trying again every two seconds.
 
 ## Bench
 picture = Picture
-divider-between-picture-ledger = Divider between picture and ledger
-ledger = Ledger
+divider-between-picture-ledger = Divider between picture and table
+ledger = Table
 
 ## Find
 a-build-up = build-up
@@ -145,20 +145,20 @@ view = View of { $stage }
 twelve-stages = the twelve stages
 find-do-3 = find or do
 worklist-everything-open = worklist: everything that is open
-new-line-ledger = new line in the ledger
-working-focused-figure = working of the focused figure
+new-line-ledger = new line in the table
+working-focused-figure = how the focused figure is calculated
 f-shift-f = f, Shift+f
 next-previous-finding = next, previous finding
 z-shift-z-ctrl = z, Shift+z; Ctrl+Z, Ctrl+Shift+Z
 undo-redo = undo, redo
-slate-back = to the slate and back
+slate-back = to Details and back
 arrows-enter-tab = Arrows, Enter, Tab
-ledger-move-edit-go = in a ledger: move, edit, go on; what is typed on a cell goes into it
-out-ledgers-cells-keys = out of a ledger’s cells, so that the keys of this list are heard
+ledger-move-edit-go = in a table: move, edit, go on; what is typed on a cell goes into it
+out-ledgers-cells-keys = out of a table’s cells, so that the keys of this list are heard
 ctrl-enter-delete-ctrl = Ctrl+Enter, Delete, Ctrl+D
-ledger-new-line-remove = in a ledger: new line, remove, duplicate
+ledger-new-line-remove = in a table: new line, remove, duplicate
 alt-up-alt-down = Alt+Up, Alt+Down
-ledger-reorder = in a ledger: reorder
+ledger-reorder = in a table: reorder
 list-2 = this list
 
 ## stages

@@ -56,7 +56,7 @@ show-all-best-trade = show all { $front_count } best trade-offs
 simulated-trips = { " " }simulated trips
 sets = { $set_count } sets, { $draw_count }{ $simulated_trips }
 sets-parts = Sets of parts
-say-slate-what-may = Say on the slate what it may cost and weigh, then press Search. It takes some seconds, on long trips a minute.
+say-slate-what-may = Enter under Details what it may cost and weigh, then press Search. It takes some seconds, on long trips a minute.
 first-trip-add-places = First the trip: add its places in the view Trip. The parts are searched for it.
 
 ## Lanes

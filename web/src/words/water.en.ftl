@@ -117,7 +117,7 @@ for = for { $target_days }
 enough = enough
 cant = can’t
 stores = Stores
-no-store-yet-turn = No store yet. Turn to Tanks and add the fresh one; or say on the slate how many jugs you carry.
+no-store-yet-turn = No store yet. Turn to Tanks and add the fresh one; or enter under Details how many jugs you carry.
 nothing-propose-stores-pump = Nothing to propose: stores, pump and pipes stand, or Daily use is still empty.
 
 ## HotView
@@ -391,7 +391,7 @@ gets-alone = gets alone
 add-run-n = Add a run (n)
 shut-all = Shut all
 open-all = Open all
-pump-missing-add-slate = A pump is missing: add it on the slate.
+pump-missing-add-slate = A pump is missing: add it under Details.
 runs-water = Runs of water
 no-run-yet-first = No run yet. The first one goes from the tank’s outlet through the pump to where the pipes part; then one to each tap.
 

@@ -89,12 +89,12 @@ note = note
 remove-circuit = Remove this circuit
 
 ## DiagramPicture
-fold = Fold { $title }
-single-line-diagram-parts = Single-line diagram, { $nodes_count } parts; the ledger below lists the same
+fold = Hide { $title }
+single-line-diagram-parts = Single-line diagram, { $nodes_count } parts; the table below lists the same
 diagram-could-not-drawn = The diagram could not be drawn: { $message }
 drawing-diagram = Drawing the diagram…
-unfold = Unfold
-fold-2 = Fold
+unfold = Show
+fold-2 = Hide
 smaller = Smaller
 larger = Larger
 solid-positive-dotted-return = solid: positive · dotted: return · long dashes: mains · two bars: fuse, with a stroke: breaker · ring: switch, with a stroke: isolator · S shunt · RD residual-current device · CO change-over
@@ -441,7 +441,7 @@ not-sized-yet = { $unsized } not sized yet
 lengths-assumed-until-they = { $guessed } lengths assumed until they are measured
 fuse-protects-cable-cable = . The fuse protects the cable; the cable suits the load.
 no-circuit-yet-take = No circuit yet. Take Bothy’s proposal below: it groups the appliances, gives each heavy one its own cable, and sizes all of them.
-ledger = Ledger of
+ledger = Table of
 add-board = Add a board
 paste-import = Paste or import…
 no-raceway-yet-add = No raceway yet. Add the pipes, trunkings and rows of clips that cables take: Bothy reckons how full each is and what must not lie together.

@@ -75,7 +75,7 @@ function Fields({ s, big }: { s: Step; big?: boolean }) {
   const [wrong, setWrong] = useState<string | null>(null);
   const was = steps.of(s.id);
   const person = { who: me.who.trim(), ...(s.licensed ? { licence: me.licence.trim() } : {}) };
-  const field = says("w-full-input-h", { has_big: Boolean(big) });
+  const field = `w-full ${big ? "[&_input]:h-12 [&_input]:text-[20px]" : ""}`;
   const named = () => {
     if (s.licensed && (!person.who || !person.licence)) return says("licensed-work-only-licensed");
     if (s.who.startsWith("two") && !person.who) return says("takes-two-people-write");
