@@ -175,7 +175,7 @@ def test_what_bothy_would_fit_for_gas_and_water_is_taken_at_once(page: Page, loa
     page.goto(f"/v/{id}/water")
     with saving(page):
         offered.get_by_role("button", name=re.compile("^Use all")).click()
-    expect(page.get_by_text("it lasts")).to_be_visible()
+    expect(page.get_by_text("the water lasts")).to_be_visible()
     assert {t.holds for t in stored(id).water.tanks} == {"fresh", "grey"}
     with saving(page):
         page.get_by_role("button", name="undo").click()

@@ -185,7 +185,7 @@ describe("ways to cook", () => {
   it("compares seven ways and keeps the choice", async () => {
     mount(<CookingView />);
     expect(within(screen.getByRole("grid", { name: "Ways to cook" })).getAllByRole("row")).toHaveLength(8);
-    expect(screen.getByRole("img", { name: /gas hob: 23 minutes, 68 g a day; .*induction: 19 minutes, 40 Ah a day/ })).toBeTruthy();
+    expect(screen.getByRole("img", { name: /gas hob: 23 minutes, 68\sg a day; .*induction: 19 minutes, 40 Ah a day/ })).toBeTruthy();
     change("cooking is", "alcohol");
     expect(await ops()).toEqual(set("cooking", "alcohol"));
     fireEvent.click(await within(slate()).findByLabelText("its canister is filled outside and cold"));

@@ -97,7 +97,7 @@ describe("Panels on the ground", () => {
     Object.assign(design().power.arrays[0]!, { deploy: "ground", tilt_deg: 45, azimuth_deg: null });
     mount(<Power />);
     await hold();
-    expect(slate().textContent).toContain("pinched in a door it is a fault path");
+    expect(slate().textContent).toContain("pinched in a door it can short");
     expect(within(slate()).getByLabelText(/^faces, ° from north/)).toHaveProperty("placeholder", "the noon sun");
     expect(within(slate()).queryByLabelText(/radius of a curved roof/)).toBeNull();
   });

@@ -278,7 +278,7 @@ describe("ducts and loop", () => {
   });
   it("draws what arrives of what is needed", () => {
     mount(<DuctPicture />);
-    expect(screen.getByRole("button", { name: /^Table, by the step .*m³\/h.*\d+ of \d+ W/ })).toBeTruthy();
+    expect(screen.getByRole("button", { name: /^Table, by the step .*m³\/h.*\d+\sW of \d+\sW/ })).toBeTruthy();
     expect(screen.getByRole("button", { name: /^Trunk under the bench/ })).toBeTruthy();
   });
   it("says what to do first where there is nothing to draw", () => {

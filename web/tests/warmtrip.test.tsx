@@ -52,7 +52,7 @@ describe("frost on the way", () => {
     const nights = ["2026-10-14", "2026-10-15", "2026-10-20", "2026-10-21", "2026-10-22"];
     mount(<FrostSummary run={frozen(part({ nights }), part({ subject: "pipe:p", name: "Drain pipe" }))} />);
     const words = screen.getByRole("region", { name: "Frost on the way" }).textContent;
-    expect(words).toContain("Grey tank under 0 °C on 5 of 18 nights: 14 Oct, 15 Oct, 20 Oct, 21 Oct …. 81 W would hold it.");
+    expect(words).toContain("Grey tank under 0 °C on 5 of 18 nights: 14 Oct, 15 Oct, 20 Oct, 21 Oct …. 81\u00a0W would hold it.");
     expect(words).toContain("Drain pipe stays over 0 °C in 9 of 10 simulated trips; 1.2\u00a0°C at the coldest.");
     cleanup();
     mount(<FrostSummary run={frozen()} />);
