@@ -80,7 +80,7 @@ def test_a_sub_board_stands_inside_the_rows_of_the_board_that_feeds_it() -> None
 def test_a_folded_board_is_one_row_and_all_else_stays() -> None:
     r = report(DEMOS["curlew"])
     whole, folded = r.diagram(), r.diagram(["board:house"])
-    assert [n.title for n in folded.nodes if n.kind == "folded"] == ["20 circuits folded"]
+    assert [n.title for n in folded.nodes if n.kind == "folded"] == ["20 circuits hidden"]
     assert folded.height < whole.height
     assert {n.ref for n in folded.nodes if n.kind == "circuit"} == {"circuit:travel-kettle", "circuit:mains-sockets"}
     assert clash(folded) == []

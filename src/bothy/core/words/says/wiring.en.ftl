@@ -99,7 +99,7 @@ relay-worked-by-on = { $relay ->
  } “{ $label }” on the panel
 returns-through-chassis = returns through the chassis
 to-battery-post = to the battery post
-circuits-folded = { $inside_count } circuits folded
+circuits-folded = { $inside_count } circuits hidden
 in-all-press-to = { FIX($amps_a, digits: 1) } A in all; press to unfold
 ways = { $members } of { $way_count } ways
 negative = negative of { $letter } { $b_name }
