@@ -4063,7 +4063,7 @@ export interface Texts {
     "runs-heater-flow-temperature": null;
     "arrives-filled-what-needed": null;
     "mm-m-sleeved-damper": { diameter_mm: string | number; length_m: string | number; some_insulation_mm: boolean; has_damper_and_not_none: boolean; damper: string | number };
-    "m-h": { flow: string | number; supply_c: string | number };
+    "m-h": { flow: string | number; supply: string | number };
     "closed": null;
     "w": { delivered: string | number; need: string | number; zone: string | number };
     "air-outside": null;
@@ -4259,8 +4259,8 @@ export interface Texts {
     "hottest-day": null;
     "hour-day": null;
     "vapour-through-wall-air": { dew: number };
-    "inside": { temp_c: number };
-    "outside": { temp_c: number };
+    "inside": { temp: string | number };
+    "outside": { temp: string | number };
     "what-air-can-hold": null;
     "vapour": null;
     "air-gap": null;
@@ -4302,6 +4302,7 @@ export interface Texts {
     "summer-up": null;
     "hottest-design": null;
     "outside-inside-without-cooling": { value: string | number; some_headroom_m: boolean };
+    "duct-closed": null;
     "heat-through-shell-side": null;
     "side": null;
     "plan": null;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { clock, figure, HEAT_W, percent, show, unitFor, unitOf } from "../src/data/show";
+import { clock, degrees, figure, HEAT_W, percent, show, unitFor, unitOf } from "../src/data/show";
 import { parseQuantity } from "../src/data/units";
 
 describe("numbers as people read them", () => {
@@ -52,6 +52,11 @@ describe("numbers as people read them", () => {
       expect(unitOf(key, "W"), key).toBe("W");
     expect(unitOf("warmth/ua_w_k", "W/K")).toBe("W/K");
     expect([unitFor(HEAT_W, "us"), unitFor(HEAT_W, "metric")]).toEqual(["BTU/h", "W"]);
+  });
+
+  it("says temperatures in a picture in whole degrees of the reader", () => {
+    expect([-5, 0, 20.4].map((c) => degrees(c, "metric"))).toEqual(["−5°", "0°", "20°"]);
+    expect([-5, 0, 20, -30].map((c) => degrees(c, "us"))).toEqual(["23°", "32°", "68°", "−22°"]);
   });
 
   it("writes hours as a clock", () => {

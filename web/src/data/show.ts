@@ -44,6 +44,9 @@ export function show(value: number | null | undefined, unit = "", system: UnitSy
   return word ? `${text}\u00a0${word}` : text;
 }
 
+/** A temperature in °C for a picture, in whole degrees of its reader: “−5°”, “23°”. */
+export const degrees = (celsius: number, system: UnitSystem): string => `${Math.round(system === "us" ? celsius * 1.8 + 32 : celsius)}°`.replace("-", "−");
+
 /** Hours of the day as people write them: 7.5 -> 7:30. */
 export function clock(hours: number): string {
   const minutes = Math.round(hours * 60);

@@ -90,7 +90,7 @@ mm-m-sleeved-damper = { $diameter_mm } mm, { $length_m } m{ $some_insulation_mm 
         [yes] , damper { $damper }°
        *[no] { "" }
     }{ " " }
-m-h = { $flow } m³/h at { $supply_c }°{ " " }
+m-h = { $flow } m³/h at { $supply }{ " " }
 closed = closed{ " " }
 w = { $delivered } of { $need }, { $zone }
 
@@ -306,8 +306,8 @@ hour-day = Hour of the day
 
 ## Layers
 vapour-through-wall-air = Vapour through the wall; the air inside condenses at { FIX($dew, digits: 1) } °C
-inside = inside { FIX($temp_c) }°
-outside = { FIX($temp_c) }° outside
+inside = inside { $temp }
+outside = { $temp } outside
 what-air-can-hold = what the air can hold
 vapour = vapour
 air-gap = air gap
@@ -359,6 +359,7 @@ outside-inside-without-cooling = outside, { $value } inside without cooling{ $so
     }
 
 ## ShellPicture
+duct-closed = closed
 heat-through-shell-side = Heat through the shell, in side section and plan
 side = side
 plan = plan

@@ -1,5 +1,5 @@
 /** The heater's runs as a tree: air as the width, the temperature along it, what arrives against what the zone needs. */
-import { HEAT_W, show } from "../../data/show";
+import { degrees, HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { SERVICES } from "../../pictures/services";
 import { useWidth } from "../../pictures/useWidth";
@@ -105,12 +105,12 @@ export function DuctPicture() {
                 </tspan>
               </text>
               <text x={from + 8} y={y(i) + wide / 2 + 11} fontSize="10" className="num" fill="var(--color-dim)">
-                {r ? say(says("m-h", { flow: Math.round(flow), supply_c: Math.round(r.supply_c) })) : says("closed")}
+                {r ? say(says("m-h", { flow: Math.round(flow), supply: degrees(r.supply_c, units) })) : says("closed")}
               </text>
               {r && !r.trunk && (
                 <g>
                   <text x={stop - 6} y={y(i) + wide / 2 + 11} fontSize="10" textAnchor="end" className="num" fill="currentColor">
-                    {r.outlet_c != null ? `${Math.round(r.outlet_c)}° ` : ""}
+                    {r.outlet_c != null ? `${degrees(r.outlet_c, units)} ` : ""}
                   </text>
                   <rect x={end + 10} y={y(i) - 1} width={r.need_w * bar} height="9" fill="none" stroke="currentColor" strokeWidth="1" />
                   <rect

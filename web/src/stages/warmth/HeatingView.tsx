@@ -1,7 +1,7 @@
 /** Heating: heaters against the loss, what they burn through the year, how fast it gets warm. */
 import { scaleLinear } from "d3-scale";
 import { useCatalogue } from "../../data/catalogue";
-import { HEAT_W, MONTHS, show } from "../../data/show";
+import { degrees, HEAT_W, MONTHS, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { Fig, SlateFig } from "../../parts/Fig";
@@ -65,7 +65,7 @@ function Year() {
               {MONTHS[i]?.slice(0, 3)}
             </text>
             <text x={62 + i * step + step * 0.33} y={H - 13} fontSize="9.5" textAnchor="middle" className="num" fill="var(--color-dim)">
-              {m.mean_c.toFixed(0)}°
+              {degrees(m.mean_c, units)}
             </text>
           </g>
         ))}
@@ -89,7 +89,7 @@ function Year() {
               <g key={t}>
                 <path d={`M${split + 48} ${y2(t)}H${width - 10}`} stroke="var(--color-line)" strokeWidth="0.7" />
                 <text x={split + 44} y={y2(t) + 3.5} fontSize="10" textAnchor="end" className="num" fill="var(--color-dim)">
-                  {t}°
+                  {degrees(t, units)}
                 </text>
               </g>
             ))}

@@ -5,8 +5,9 @@ import { scaleLinear } from "d3-scale";
 import { useState } from "react";
 import { api, type Schemas, take } from "../../data/client";
 import { freshId } from "../../data/patch";
+import { degrees } from "../../data/show";
 import { ChoiceProperty, FlagProperty, QuantityProperty } from "../../parts/Property";
-import { useSaid } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { says } from "../../words/warmth";
 import { type BuildUp, useBuildUps, type WallLayer } from "./edit";
 
@@ -18,6 +19,7 @@ export function useMaterials() {
 
 /** Temperature and vapour through the wall: where the vapour line touches the saturation line, it gets wet. */
 export function WallProfile({ planes, dew }: { planes: Plane[]; dew: number }) {
+  const { units } = usePerson();
   const say = useSaid();
   const W = 276;
   const H = 118;
@@ -42,10 +44,10 @@ export function WallProfile({ planes, dew }: { planes: Plane[]; dew: number }) {
         </g>
       ))}
       <text x="26" y={H - 4} fontSize="9" fill="var(--color-chalk-dim)">
-        {says("inside", { temp_c: planes[0]?.temp_c ?? 0 })}
+        {says("inside", { temp: degrees(planes[0]?.temp_c ?? 0, units) })}
       </text>
       <text x={W - 8} y={H - 4} fontSize="9" textAnchor="end" fill="var(--color-chalk-dim)">
-        {says("outside", { temp_c: planes.at(-1)?.temp_c ?? 0 })}
+        {says("outside", { temp: degrees(planes.at(-1)?.temp_c ?? 0, units) })}
       </text>
       <text x={W - 10} y="16" fontSize="9" textAnchor="end" fill="#f0c445">
         {says("what-air-can-hold")}

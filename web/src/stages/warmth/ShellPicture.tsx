@@ -1,7 +1,7 @@
 /** The shell in side section and plan: heat through each surface as the width of a band, water where it condenses, ducts with what arrives; by the hour of a winter or a summer day. */
 
 import type { Schemas } from "../../data/client";
-import { HEAT_W, show } from "../../data/show";
+import { degrees, HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { SERVICES } from "../../pictures/services";
 import { useWidth } from "../../pictures/useWidth";
@@ -203,7 +203,7 @@ export function ShellPicture({ season, hour }: { season: Season; hour: number })
           const air = SERVICES.air;
           const x1 = d.zone === "cab" ? px - cabW * 0.45 : d.zone === "rear" ? px + L - 8 : px + L * (0.2 + 0.1 * (i % 3));
           const x0 = px + L * 0.62;
-          const said = r.outlet_c != null ? `${Math.round(r.outlet_c)}° ${Math.round(r.delivered_w)} W` : "closed";
+          const said = r.outlet_c != null ? `${degrees(r.outlet_c, units)} ${show(Math.round(r.delivered_w), HEAT_W, units)}` : says("duct-closed");
           return (
             <g
               key={d.id}

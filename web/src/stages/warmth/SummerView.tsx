@@ -2,7 +2,7 @@
 import { scaleLinear } from "d3-scale";
 import { useCallback, useState } from "react";
 import { useCatalogue } from "../../data/catalogue";
-import { HEAT_W, show } from "../../data/show";
+import { degrees, HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
@@ -79,7 +79,7 @@ function HotDay() {
           <g key={t}>
             <path d={`M50 ${temp(t)}H${width - 56}`} stroke="var(--color-line)" strokeWidth="0.7" />
             <text x="46" y={temp(t) + 3.5} fontSize="10" textAnchor="end" className="num" fill="var(--color-dim)">
-              {t}°
+              {degrees(t, units)}
             </text>
           </g>
         ))}
