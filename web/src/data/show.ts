@@ -68,6 +68,21 @@ export const MONTHS = [
   says("november"),
   says("december"),
 ];
+/** The same, short. */
+export const MONTH = [
+  says("jan"),
+  says("feb"),
+  says("mar"),
+  says("apr"),
+  says("may-short"),
+  says("jun"),
+  says("jul"),
+  says("aug"),
+  says("sep"),
+  says("oct"),
+  says("nov"),
+  says("dec"),
+];
 /** The unit that sizes of things and cut-outs are read in. */
 export const smallLength = (system: UnitSystem): string => (system === "us" ? "in" : "mm");
 /** A cut as it is marked: its sides and the radius of its corners, from millimetres, in that unit. */

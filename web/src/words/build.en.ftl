@@ -489,18 +489,6 @@ everything-done = Everything is done.
 nothing-can-begun-today = Nothing can be begun today: something cures, or waits. Next: { $next }, { $start }.
 
 ## Weeks
-jan = Jan
-feb = Feb
-mar = Mar
-apr = Apr
-may = May
-jun = Jun
-jul = Jul
-aug = Aug
-sep = Sep
-oct = Oct
-nov = Nov
-dec = Dec
 whole-plan = whole plan
 four-weeks = four weeks
 week-day = a week, by day

@@ -25,6 +25,18 @@ another = another { $name }
 added = added a { $word }
 
 ## show
+jan = Jan
+feb = Feb
+mar = Mar
+apr = Apr
+may-short = May
+jun = Jun
+jul = Jul
+aug = Aug
+sep = Sep
+oct = Oct
+nov = Nov
+dec = Dec
 january = January
 february = February
 march = March

@@ -385,18 +385,6 @@ roof-2 = On the roof
 nothing-lies-roof-yet = Nothing lies on the roof yet. Panels come from Power, fans and rooflights from Warmth; a hatch, a box or a gland is added here.
 
 ## RoofWholeSlate
-jan = Jan
-feb = Feb
-mar = Mar
-apr = Apr
-may = May
-jun = Jun
-jul = Jul
-aug = Aug
-sep = Sep
-oct = Oct
-nov = Nov
-dec = Dec
 days-until-may-driven = Days until it may be driven, by the month in which it is bonded
 not-within-three-weeks = { $i }: not within three weeks
 bow = Bow

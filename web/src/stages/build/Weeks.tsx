@@ -1,5 +1,7 @@
 /** The plan as a picture: zones as rows, weeks across; work solid, cures hatched, gates as upright bars, trades as flags. */
+
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from "react";
+import { MONTH } from "../../data/show";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { says } from "../../words/build";
@@ -9,20 +11,6 @@ import { ZONES } from "./words";
 const DAY = 86400e3;
 const ROW = 15;
 const LEFT = 92;
-const MONTH = [
-  says("jan"),
-  says("feb"),
-  says("mar"),
-  says("apr"),
-  says("may"),
-  says("jun"),
-  says("jul"),
-  says("aug"),
-  says("sep"),
-  says("oct"),
-  says("nov"),
-  says("dec"),
-];
 const at = (iso: string) => new Date(iso.length > 10 ? iso : `${iso}T00:00`).getTime();
 
 /** Rows of a zone so that no two tasks lie over each other. */

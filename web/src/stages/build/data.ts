@@ -1,8 +1,10 @@
 /** Build as the page uses it: what the server reckons of a day, and the edits of plan and log. */
+
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useSearchParams } from "react-router";
 import { api, type PatchOp, type Schemas, take } from "../../data/client";
 import { freshId } from "../../data/patch";
+import { MONTH } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { says } from "../../words/build";
 
@@ -210,20 +212,6 @@ export function usePlan() {
 }
 
 const WEEKDAY = [says("sun"), says("mon"), says("tue"), says("wed"), says("thu"), says("fri"), says("sat")];
-const MONTH = [
-  says("jan"),
-  says("feb"),
-  says("mar"),
-  says("apr"),
-  says("may"),
-  says("jun"),
-  says("jul"),
-  says("aug"),
-  says("sep"),
-  says("oct"),
-  says("nov"),
-  says("dec"),
-];
 export const dayWord = (iso: string | null | undefined, year = false) => {
   if (!iso) return "–";
   const d = new Date(`${iso.slice(0, 10)}T12:00:00`);

@@ -1,7 +1,7 @@
 /** The roof as a whole: its shape, what is under the skin, what is bonded with and when it may be driven, and what to buy. */
 import type { Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
-import { show } from "../../data/show";
+import { MONTH, show } from "../../data/show";
 import { choice, Fields, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
@@ -13,21 +13,6 @@ import { ON_PLAN } from "./extent";
 import { useRoof } from "./roof";
 import { ADHESIVES, BELOW, LAWS, ROOF_CAUTION, SURFACES } from "./words";
 
-const MONTHS = [
-  says("jan"),
-  says("feb"),
-  says("mar"),
-  says("apr"),
-  says("may"),
-  says("jun"),
-  says("jul"),
-  says("aug"),
-  says("sep"),
-  says("oct"),
-  says("nov"),
-  says("dec"),
-];
-
 /** Hours until it may be driven, month by month, as bars on the place's normals. */
 function Months({ hours }: { hours: (number | null)[] }) {
   const say = useSaid();
@@ -36,9 +21,9 @@ function Months({ hours }: { hours: (number | null)[] }) {
     <div className="my-1 grid grid-cols-12 gap-px" role="img" aria-label={says("days-until-may-driven")}>
       {hours.map((h, i) => (
         <div
-          key={MONTHS[i]}
+          key={MONTH[i]}
           className="text-center text-[10px]"
-          title={say(h == null ? says("not-within-three-weeks", { i: MONTHS[i] ?? "" }) : `${MONTHS[i]}: ${Math.ceil(h)} h`)}
+          title={say(h == null ? says("not-within-three-weeks", { i: MONTH[i] ?? "" }) : `${MONTH[i]}: ${Math.ceil(h)} h`)}
         >
           <div className="flex h-14 items-end justify-center">
             <div
@@ -46,7 +31,7 @@ function Months({ hours }: { hours: (number | null)[] }) {
               style={{ height: `${h == null ? 100 : (100 * h) / most}%` }}
             />
           </div>
-          {MONTHS[i]![0]}
+          {MONTH[i]![0]}
           <span className="block">{h == null ? "–" : Math.ceil(h / 24)}</span>
         </div>
       ))}

@@ -11,18 +11,9 @@ import { Choices } from "./Choices";
 import { useFit } from "./data";
 import { dashes } from "./frame";
 import { Sentence } from "./Sentence";
-import { CUT, VIEWS } from "./words";
+import { CUT, SERVICE, VIEWS } from "./words";
 
 type Wall = ReturnType<typeof useFit>["part"]["walls"][number];
-const SERVICE = {
-  dc: says("low-voltage"),
-  mains: says("mains"),
-  data: says("signals"),
-  water: says("water"),
-  waste: says("waste-water"),
-  gas: says("gas"),
-  duct: says("warm-air"),
-} as Record<string, string>;
 
 /** The wall from inside, with what runs behind it. */
 export function WallPicture({ wall }: { wall: Wall }) {

@@ -16,18 +16,9 @@ import { LOOKS } from "./frame";
 import { Pane } from "./Scene";
 import { Sentence } from "./Sentence";
 import { Signals } from "./Signals";
-import { CUT, VIEWS } from "./words";
+import { CUT, SERVICE, VIEWS } from "./words";
 
 type Route = ReturnType<typeof useFit>["part"]["routes"][number];
-const SERVICE = {
-  dc: says("low-voltage"),
-  mains: says("mains"),
-  data: says("signals"),
-  water: says("water"),
-  waste: says("waste-water"),
-  gas: says("gas"),
-  duct: says("warm-air"),
-} as Record<string, string>;
 const LAYER: Record<string, string> = { dc: "d", data: "d", mains: "m", water: "w", waste: "w", duct: "w", gas: "g" };
 
 export function WaysView() {

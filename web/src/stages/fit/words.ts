@@ -170,3 +170,13 @@ export const ROOF_OWN = [
 export const ROOF_CAUTION = says("roof-work-scaffold-tied");
 
 export const STATES = { travel: says("travelling"), open: says("standing-open") };
+/** What a run or a way carries. */
+export const SERVICE: Record<string, string> = {
+  dc: says("low-voltage"),
+  mains: says("mains"),
+  data: says("signals"),
+  water: says("water"),
+  waste: says("waste-water"),
+  gas: says("gas"),
+  duct: says("warm-air"),
+};

@@ -2,6 +2,7 @@
 
 import { scaleLinear } from "d3-scale";
 import { useCallback, useState } from "react";
+import { MONTH } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { QuantityProperty, TextProperty } from "../../parts/Property";
@@ -16,7 +17,7 @@ import { BringInWeather } from "./BringInWeather";
 import { type OwnPlace, useOwnPlaces } from "./places";
 import { ViewSwitch } from "./ViewSwitch";
 
-const MONTHS = "JFMAMJJASOND".split("");
+const INITIALS = MONTH.map((m) => m.slice(0, 1));
 
 /** Sun by month as posts, mean nights and days as a band. */
 function Year({ p }: { p: OwnPlace }) {
@@ -38,7 +39,7 @@ function Year({ p }: { p: OwnPlace }) {
         <text x="4" y="156" fontSize="11.5" fontWeight="600" fill="currentColor">
           {says("air-c")}
         </text>
-        {MONTHS.map((m, i) => {
+        {INITIALS.map((m, i) => {
           const x = 62 + i * step;
           const light = w.ghi_kwh_m2_day[i] ?? 0;
           const [lo, hi] = [w.tmin_c[i] ?? 0, w.tmax_c[i] ?? 0];

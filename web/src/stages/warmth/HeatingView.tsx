@@ -1,7 +1,7 @@
 /** Heating: heaters against the loss, what they burn through the year, how fast it gets warm. */
 import { scaleLinear } from "d3-scale";
 import { useCatalogue } from "../../data/catalogue";
-import { degrees, HEAT_W, MONTHS, show } from "../../data/show";
+import { degrees, HEAT_W, MONTH, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { Fig, SlateFig } from "../../parts/Fig";
@@ -62,7 +62,7 @@ function Year() {
               {fuel === "L" ? Math.round(m.fuel_l ?? 0) : fuel === "kg" ? Math.round(m.fuel_kg ?? 0) : Math.round(m.heat_kwh)}
             </text>
             <text x={62 + i * step + step * 0.33} y={H - 26} fontSize="10.5" textAnchor="middle" fill="currentColor" fontWeight={m.planned ? 600 : 400}>
-              {MONTHS[i]?.slice(0, 3)}
+              {MONTH[i]}
             </text>
             <text x={62 + i * step + step * 0.33} y={H - 13} fontSize="9.5" textAnchor="middle" className="num" fill="var(--color-dim)">
               {degrees(m.mean_c, units)}
