@@ -235,6 +235,12 @@ export function Ledger<Row>(p: Props<Row>) {
     return null;
   };
 
+  /** What a cell shows; one of several choices in the region’s terms, as its options are. */
+  const shown = (row: Row, c: Column<Row>) => {
+    const told = c.show(row);
+    return c.kind === "choice" && typeof told === "string" ? term(told) : told;
+  };
+
   if (!p.rows.length)
     return (
       <div className="p-4" onPaste={paste}>
@@ -300,7 +306,7 @@ export function Ledger<Row>(p: Props<Row>) {
                     }}
                     onDoubleClick={() => c.kind !== "computed" && open()}
                   >
-                    {here && editing ? editor(row, c) : c.show(row)}
+                    {here && editing ? editor(row, c) : shown(row, c)}
                   </td>
                 );
               })}

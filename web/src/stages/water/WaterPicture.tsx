@@ -310,7 +310,7 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
           ? says("press-what-tested")
           : what === "taps"
             ? say(says("press-tap-open-width"))
-            : says("what-cut-out-hatched", { tanks: tanks.map((t) => `${t.name}: ${wordOf(HOLDS, t.holds ?? "fresh")}`).join(" · ") })}
+            : says("what-cut-out-hatched", { tanks: tanks.map((t) => `${t.name}: ${say(wordOf(HOLDS, t.holds ?? "fresh"))}`).join(" · ") })}
       </p>
     </div>
   );
