@@ -2744,11 +2744,6 @@ export interface Texts {
     "ordered-then": null;
   };
   projects: {
-    "danger": null;
-    "problem": null;
-    "advice": null;
-    "question": null;
-    "note": null;
     "headlines": null;
     "what": null;
     "same": null;

@@ -1,15 +1,16 @@
 /** Two variants or revisions beside each other: headlines, what was said, figures, findings. */
+
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
 import { api, type Schemas, take } from "../data/client";
+import { severityWord } from "../data/findings";
 import { show } from "../data/show";
 import { STAGES } from "../shell/stages";
 import { says } from "../words/projects";
 
 type Differences = Schemas["ComparePart"];
 const SAID_STAGES: Record<string, string> = Object.fromEntries(STAGES.map((s) => [s.id, s.word]));
-const WORD: Record<string, string> = { danger: says("danger"), fault: says("problem"), advice: says("advice"), question: says("question"), note: says("note") };
 
 /** A value with its unit as a headline shows it. */
 export const value = (v: number | null | undefined, unit: string) => (v == null ? "–" : unit === "%" ? `${Math.round(v)} %` : show(v, unit));
@@ -79,7 +80,7 @@ function Lists({ d }: { d: Differences }) {
         <ul className="m-0 list-none p-0 text-[13px]">
           {d.found.map((f) => (
             <li key={`${f.side}${f.title}${f.subject}`} className="border-b border-line py-0.5">
-              <b>{f.side === "a" ? says("first") : says("second")}</b>, {WORD[f.severity] ?? f.severity}: {f.title}, {f.subject}.{" "}
+              <b>{f.side === "a" ? says("first") : says("second")}</b>, {severityWord(f.severity)}: {f.title}, {f.subject}.{" "}
               <span className="text-dim">{f.message}</span>
             </li>
           ))}

@@ -1,11 +1,6 @@
 # What the pages of projects say. A quantity’s name ends in its unit.
 
 ## Compare
-danger = danger
-problem = problem
-advice = advice
-question = question
-note = note
 headlines = Headlines
 what = what
 same = The same.
