@@ -54,6 +54,17 @@ def test_a_fan_on_a_rib_is_seen_shifted_and_its_template_laid(page: Page, ribbed
     expect(slate.get_by_text("Order of work")).to_be_visible()
 
 
+def test_speeds_are_typed_as_they_are_driven(page: Page, ribbed: str, stored: Any) -> None:
+    page.goto(f"/v/{ribbed}/fit?view=roof")
+    for label, text in (("driven at most", "60 mph"), ("into a wind of", "36 km/h")):
+        field = slate_of(page).get_by_label(label)
+        with saving(page):
+            field.fill(text)
+            field.press("Enter")
+    bonds = stored(ribbed).fit.roof.bonding
+    assert (bonds.speed_kmh, bonds.headwind_m_s) == pytest.approx((96.56, 10.0), abs=0.01)
+
+
 def test_keys_move_turn_and_take_off(page: Page, ribbed: str, stored: Any) -> None:
     page.goto(f"/v/{ribbed}/fit?view=roof")
     panel = on_roof(page, "panel:roof-1")

@@ -35,8 +35,8 @@ def test_the_same_is_the_same() -> None:
 def test_a_smaller_bank_is_told_with_what_follows() -> None:
     a, b = both({"op": "replace", "path": "/power/bank/unit_charge_ah", "value": 50.0})
     d = compare(a, b)
-    assert [(s.stage, s.path, s.a, s.b) for s in d.said] == [("power", "/power/bank/unit_charge_ah", "200", "50")]
-    assert {h.label: (h.a, h.b) for h in d.heads}["bank"] == (200.0, 50.0)
+    assert [(s.stage, s.path, s.unit, s.a, s.b) for s in d.said] == [("power", "/power/bank/unit_charge_ah", "Ah", 200.0, 50.0)]
+    assert {h.label: (h.a, h.b) for h in d.heads}["battery bank"] == (200.0, 50.0)
     energy = next(f for f in d.figures if f.key == "power/bank/energy_wh")
     assert energy.b == pytest.approx(energy.a / 4)
     assert {f.side for f in d.found if f.severity == "fault"} == {"b"}
@@ -67,7 +67,20 @@ def test_the_other_way_round_it_is_the_mirror(ah: float, watts: float, metres: f
 
 @pytest.mark.parametrize(
     ("value", "words"),
-    [(None, None), ([], None), ("", None), (True, "yes"), (False, "no"), (3.0, "3"), (0.1234567, "0.123457"), (["a", "b"], "a, b"), (7, "7")],
+    [
+        (None, None),
+        ([], None),
+        ("", None),
+        (True, "yes"),
+        (False, "no"),
+        (3.0, 3.0),
+        (0.1234567, 0.1234567),
+        (["a", "b"], "a, b"),
+        (7, 7),
+        ([1.5, 2], "1.5, 2"),
+        ("free_air", "free air"),
+        ("Fridge_2", "Fridge_2"),
+    ],
 )
-def test_values_are_said_plainly(value: Any, words: str | None) -> None:
+def test_values_are_said_plainly(value: Any, words: float | str | None) -> None:
     assert shown(value) == words

@@ -10,7 +10,7 @@ from bothy.core import figure_keys
 from bothy.core.book import Book
 from bothy.core.calculators import worked_answer
 from bothy.core.figure import given
-from bothy.core.figure_keys import UnknownFigure, known, shapes, typescript
+from bothy.core.figure_keys import HEAT_W, OPENING_MM2, UnknownFigure, known, read_unit, shapes, typescript
 from bothy.core.finding import Finding
 from bothy.core.report import report
 from bothy.demo.load import DEMOS, demo_of
@@ -52,3 +52,42 @@ def test_a_sum_by_itself_names_its_figures_as_its_contract_does() -> None:
     output, workings = worked_answer("voltage-drop", {"current_a": 6, "length_m": 5, "area_mm2": 2.5})
     assert "drop_v" in output
     assert workings["drop_v"]["value"] == output["drop_v"]
+
+
+@pytest.mark.parametrize(
+    "key",
+    [
+        "warmth/heat_loss_w",
+        "heaters/h1/needed_w",
+        "ducts/cab/delivered_w",
+        "cool/total_w",
+        "bays/grey/heat_needed_w",
+        "water/shower_heat_w",
+        "warmth/x~net_heat_w",
+    ],
+)
+def test_watts_of_heat_are_told_from_watts_of_electricity(key: str) -> None:
+    assert read_unit(key, "W") == HEAT_W
+
+
+@pytest.mark.parametrize(
+    "key", ["cool/run_power_w", "cool/battery_draw_w", "vents/v1/fan_power_w", "heaters/h/electrical_w", "circuits/c1/heat_w", "life/w/power_w"]
+)
+def test_watts_of_electricity_stay_watts(key: str) -> None:
+    assert read_unit(key, "W") == "W"
+
+
+def test_openings_are_told_from_copper() -> None:
+    assert [read_unit(k, "mm²") for k in ("gas/locker_low_mm2", "air/gas/high_area_mm2", "cabinets/tall/vent_area_each_mm2")] == [OPENING_MM2] * 3
+    assert read_unit("circuits/c1/best_area_mm2", "mm²") == "mm²"
+    assert read_unit("warmth/ua_w_k", "W/K") == "W/K", "one unit has nothing to be told from"
+
+
+def test_figures_say_what_their_unit_is_of() -> None:
+    """As they are sent: on the bench, and as inputs of a working."""
+    one, facts = demo_of(DEMOS["curlew"])
+    made = report(one.design, facts)
+    units = {made.figures[k]["unit"] for k in ("warmth/heat_loss_w", "gas/locker_low_mm2")}
+    assert units == {HEAT_W, OPENING_MM2}
+    inputs = made.working("warmth/heat_loss_w")["warmth/heat_loss_w"]["inputs"]
+    assert {i["unit"] for i in inputs} & {"W"} == set()

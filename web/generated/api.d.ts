@@ -11471,7 +11471,7 @@ export interface components {
         };
         /**
          * SaidRow
-         * @description Something that was said differently: where, in words, and both values; None: not said there.
+         * @description Something that was said differently: where, in words, and both values, numbers in ``unit``; None: not said there.
          */
         SaidRow: {
             /** Stage */
@@ -11480,10 +11480,12 @@ export interface components {
             path: string;
             /** Name */
             name: string;
+            /** Unit */
+            unit: string;
             /** A */
-            a: string | null;
+            a: number | string | null;
             /** B */
-            b: string | null;
+            b: number | string | null;
         };
         /**
          * SanitisePart
@@ -12041,6 +12043,11 @@ export interface components {
             variant: string;
             /** Revision */
             revision: number;
+            /**
+             * Region
+             * @enum {string}
+             */
+            region: "uk" | "eu" | "us" | "au";
         };
         /** SideStep */
         SideStep: {
@@ -15207,7 +15214,7 @@ export interface components {
             /** Unit */
             unit: string;
             /** Dimension */
-            dimension: string;
+            dimension: ("power" | "current" | "voltage" | "energy" | "charge" | "length" | "area" | "mass" | "time" | "volume" | "flow" | "temperature" | "fraction" | "resistance" | "count" | "surface" | "airflow" | "pressure" | "speed" | "force" | "transmittance" | "conductance" | "price") | "";
             /** Scale */
             scale: number;
             /** Expected */

@@ -307,8 +307,6 @@ export interface Texts {
     "promised": null;
     "promised-another-day": null;
     "short-claim-them-order": { expected: string | number };
-    "area": null;
-    "volume": null;
     "stock-2": { name: string | number };
     "where-lies": null;
     "where-lies-2": null;
@@ -2853,8 +2851,6 @@ export interface Texts {
     "bank": null;
     "inverter": null;
     "mains": null;
-    "voltage": null;
-    "current": null;
     "circuits": null;
     "water": null;
     "gas": null;

@@ -52,6 +52,8 @@ describe("a sentence for a reader of US units", () => {
     ["30 mbar on its plate", "12 inWC on its plate"],
     ["The shell loses 1,430 W of heat; the fan draws 30 W.", "The shell loses 4,880 BTU/h; the fan draws 30 W."],
     ["The stove gives up to 4.5 kW of heat.", "The stove gives up to 15,400 BTU/h."],
+    ["4,500 N lift it into 12 m/s of wind.", "1,012 lbf lift it into 27 mph of wind."],
+    ["U is 0.80 W/(m²K), the wool 20 kg/m³.", "U is 0.141 BTU/(h·ft²·°F), the wool 1.25 lb/ft³."],
     ["At 1,200 m it soots.", "At 3,937 ft it soots."],
     ["1,250 kg are known so far.", "2,756 lb are known so far."],
     ["the locker has 0.60 × 0.35 × 0.60 m.", "the locker has 1.97 × 1.15 × 1.97 ft."],
@@ -65,7 +67,6 @@ describe("a sentence for a reader of US units", () => {
   test.each([
     "It draws 16.2 A at 12.8 V: 207 W, 4.6 % lost, 25.8 kA.",
     "IEC 60364-5-52, EN 1949, M8, 230 V, 30 mA, 47 Ω",
-    "U is 0.80 W/(m²K).",
     "Beside “Hose 2 m” and “Tank 40 L”.",
   ])("leaves what has no other unit: %s", (text) => expect(us(text)).toBe(text));
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { NotUnderstood, parseQuantity } from "../src/data/units";
+import { type Dimension, NotUnderstood, parseQuantity } from "../src/data/units";
 import fixture from "./fixtures/units.json";
 
 type Case = { text: string; dimension: string; unit: string | null; value?: number; understood?: string; awg?: string | null; refused?: string };
@@ -10,7 +10,7 @@ describe("a quantity read while the server is away", () => {
     const wrong: unknown[] = [];
     for (const c of CASES) {
       try {
-        const q = parseQuantity(c.text, c.dimension, c.unit ?? undefined);
+        const q = parseQuantity(c.text, c.dimension as Dimension, c.unit ?? undefined);
         const near = c.value !== undefined && Math.abs(q.value - c.value) <= 1e-12 * Math.abs(c.value);
         if (!near || q.understood !== c.understood || q.awg !== c.awg) wrong.push([c, q]);
       } catch (e) {

@@ -11,6 +11,7 @@ from pydantic import BaseModel
 from bothy.api.problems import ProblemBody
 from bothy.api.state import TURNS, Cache, Store, standing
 from bothy.core.comparing import ComparePart, compare
+from bothy.core.region import RegionKey
 
 router = APIRouter(prefix="/api", tags=["projects"])
 
@@ -21,6 +22,7 @@ class SideItem(BaseModel):
     project: str
     variant: str
     revision: int
+    region: RegionKey
 
 
 class CompareItem(BaseModel):
@@ -43,5 +45,5 @@ def compare_two(
     two, theirs = standing(store, reports, b, b_revision)
     with TURNS:
         differences = compare((mine.design, mine.report), (theirs.design, theirs.report))
-    sides = [SideItem(project=h.project_name, variant=h.variant_name, revision=h.shown) for h in (one, two)]
+    sides = [SideItem(project=h.project_name, variant=h.variant_name, revision=h.shown, region=v.design.region) for h, v in ((one, mine), (two, theirs))]
     return CompareItem(a=sides[0], b=sides[1], differences=differences)

@@ -20,6 +20,7 @@ from bothy.core.contract import BadInput
 from bothy.core.design.fields import field_keys
 from bothy.core.design.warmth import BuildUp
 from bothy.core.figure import label_of, unit_of
+from bothy.core.figure_keys import read_unit
 from bothy.core.region import REGIONS
 from bothy.core.units import parse
 from bothy.core.warmth.presets import BUILD_UPS
@@ -166,7 +167,7 @@ def _calculators() -> list[CalculatorItem]:
     for c in CALCULATORS.values():
         contract = c.input.model_json_schema()
         keys = {*_keys(contract), *_keys(c.output.model_json_schema())}
-        words = {k: Word(label=label_of(k), unit=unit_of(k)) for k in sorted(keys)}
+        words = {k: Word(label=label_of(k), unit=read_unit(f"{c.field}/{k}", unit_of(k))) for k in sorted(keys)}
         out.append(
             CalculatorItem(
                 name=c.name, field=c.field, title=c.title, question=c.question, caution=c.caution, input_schema=contract, example=c.example, words=words

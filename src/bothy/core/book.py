@@ -10,7 +10,7 @@ from collections.abc import Mapping
 from typing_extensions import TypedDict
 
 from bothy.core.figure import Figure, Origin
-from bothy.core.figure_keys import check
+from bothy.core.figure_keys import check, read_unit
 from bothy.core.method.sources import SourceOut, written
 
 
@@ -84,7 +84,7 @@ class Book:
     def shown(self, before: tuple[Book, dict[str, FigureOut]] | None = None) -> dict[str, FigureOut]:
         """Every figure by key, without its working; those that are the very same in a book ``before`` as they were shown of that."""
         old, shown = (before[0].figures, before[1]) if before is not None else ({}, {})
-        return {k: shown[k] if old.get(k) is f else {"label": f.label, "value": f.value, "unit": f.unit} for k, f in self.figures.items()}
+        return {k: shown[k] if old.get(k) is f else {"label": f.label, "value": f.value, "unit": read_unit(k, f.unit)} for k, f in self.figures.items()}
 
     def _keys(self) -> dict[int, str]:
         """The first key of each figure, by its identity."""
@@ -114,16 +114,27 @@ class Book:
         out[key] = {
             "label": figure.label,
             "value": figure.value,
-            "unit": figure.unit,
+            "unit": read_unit(key, figure.unit),
             "expression": figure.expression,
             "source": written(figure.source),
             "origin": figure.origin,
             "note": figure.note,
             "inputs": inputs,
         }
+        part_of = key.partition("/")[0]
         for name, part in figure.inputs:
             linked = None
             if part.inputs:
                 linked = keys.setdefault(id(part), f"{key}~{name}")
                 self._write(linked, part, keys, out)
-            inputs.append({"name": name, "label": part.label, "value": part.value, "unit": part.unit, "origin": part.origin, "note": part.note, "key": linked})
+            inputs.append(
+                {
+                    "name": name,
+                    "label": part.label,
+                    "value": part.value,
+                    "unit": read_unit(f"{part_of}/{name}", part.unit),
+                    "origin": part.origin,
+                    "note": part.note,
+                    "key": linked,
+                }
+            )

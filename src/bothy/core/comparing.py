@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator
 from typing import Any, Literal
 
@@ -10,9 +11,11 @@ from pydantic import BaseModel
 from bothy.core.catalogue.parts import parts
 from bothy.core.contract import quick
 from bothy.core.design.document import Design
-from bothy.core.figure import label_of
+from bothy.core.figure import label_of, unit_of
+from bothy.core.figure_keys import HEAT_W, read_unit
 from bothy.core.region import REGIONS
 from bothy.core.report import Report
+from bothy.core.words.choices import CHOICES
 from bothy.core.words.says import core_says as says
 
 MOST_ROWS = 600
@@ -41,13 +44,14 @@ UNTOLD = ("by", "note")
 
 
 class SaidRow(BaseModel):
-    """Something that was said differently: where, in words, and both values; None: not said there."""
+    """Something that was said differently: where, in words, and both values, numbers in ``unit``; None: not said there."""
 
     stage: str
     path: str
     name: str
-    a: str | None
-    b: str | None
+    unit: str
+    a: float | str | None
+    b: float | str | None
 
 
 class FigureRow(BaseModel):
@@ -106,15 +110,26 @@ def _leaves(value: Any, path: str, name: str) -> Iterator[tuple[str, str, Any]]:
         yield path, name, value
 
 
-def shown(value: Any) -> str | None:
-    """A value as it is read; None: not said."""
+_CHOICE = re.compile(r"[a-z0-9]+(?:_[a-z0-9]+)*")
+
+
+def shown(value: Any) -> float | str | None:
+    """A value as it is read: a number as it is, a choice in its words; None: not said."""
     if value is None or value == [] or value == "":
         return None
     if isinstance(value, bool):
-        return "yes" if value else "no"
-    if isinstance(value, float):
-        return f"{value:.6g}"
-    return ", ".join(str(shown(v) if not isinstance(v, dict) else "…") for v in value) if isinstance(value, list) else str(value)
+        return says("yes") if value else says("no")
+    if isinstance(value, float | int):
+        return value
+    if isinstance(value, list):
+        return ", ".join(_in_list(v) for v in value)
+    text = str(value)
+    return (CHOICES.find(text.replace("_", "-")) or text.replace("_", " ")) if _CHOICE.fullmatch(text) else text
+
+
+def _in_list(value: Any) -> str:
+    one = shown(value) if not isinstance(value, dict) else "…"
+    return f"{one:.6g}" if isinstance(one, float) else str(one)
 
 
 def _said(a: Design, b: Design) -> list[SaidRow]:
@@ -126,7 +141,10 @@ def _said(a: Design, b: Design) -> list[SaidRow]:
         y = others[path][1] if path in others else None
         if shown(x) != shown(y) and path != "/schema_version":
             stage = path.split("/")[1]
-            out.append(SaidRow(stage=stage, path=path, name=name.removeprefix(f"{stage}, "), a=shown(x), b=shown(y)))
+            key = path.rpartition("/")[2]
+            out.append(
+                SaidRow(stage=stage, path=path, name=name.removeprefix(f"{stage}, "), unit=read_unit(f"{stage}/{key}", unit_of(key)), a=shown(x), b=shown(y))
+            )
     return out
 
 
@@ -182,14 +200,14 @@ def _heads(d: Design, r: Report) -> list[tuple[str, str, float | None]]:
     loading = next((x for x in r.fit.weight.loadings if x.id == r.fit.weight.worst), None)
     proved = r.commissioned().part()
     return [
-        ("dangers", "", float(counts["danger"])),
-        ("problems", "", float(counts["fault"])),
-        ("bank", "Ah", bank.unit_charge_ah * bank.parallel_count if bank else 0.0),
-        ("panels", "W", sum(a.panel_power_w * a.series_count * a.parallel_count for a in d.power.arrays)),
-        ("inverter", "W", d.power.inverter.rating_w if d.power.inverter else 0.0),
+        (says("dangers"), "", float(counts["danger"])),
+        (says("problems"), "", float(counts["fault"])),
+        (says("bank"), "Ah", bank.unit_charge_ah * bank.parallel_count if bank else 0.0),
+        (says("panels"), "W", sum(a.panel_power_w * a.series_count * a.parallel_count for a in d.power.arrays)),
+        (says("inverter"), "W", d.power.inverter.rating_w if d.power.inverter else 0.0),
         (says("need-covered-in-leanest"), "%", None if worst is None else 100 * worst),
-        ("circuits", "", float(len(d.wiring.circuits))),
-        (says("heat-that-cold-night"), "W", r.warmth.heat_loss_w),
+        (says("how-many-circuits"), "", float(len(d.wiring.circuits))),
+        (says("heat-that-cold-night"), HEAT_W, r.warmth.heat_loss_w),
         (says("fresh-water"), "L", r.water.capacity_l.get("fresh")),
         (says("water"), "days", r.water.days),
         (says("gas"), "days", r.gas.days),

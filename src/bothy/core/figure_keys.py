@@ -44,6 +44,28 @@ def check(key: str) -> str:
     return key
 
 
+HEAT_W = "W of heat"
+"""Watts of heat: who reads US units has them in BTU/h, and watts of electricity in watts."""
+OPENING_MM2 = "mm² of opening"
+"""Free area of a vent: square inches to who reads US units; copper is read by its area in mm² or as a gauge."""
+_HEAT = ("warmth", "surfaces", "heaters", "ducts", "loop", "loop-zones", "cabinets", "bays", "cool", "drying", "frost", "air", "water", "gas", "builds")
+_ELECTRIC = re.compile(r"(?:draw|(?<!heater_)(?<!source_)power|power_(?:min|max)|electrical|fan|idle|surge|other_load)_w")
+_OPENINGS = ("air", "builds", "cabinets", "gas", "ducts", "warmth")
+
+
+@lru_cache(65536)
+def read_unit(key: str, unit: str) -> str:
+    """A figure's unit with what it is of, where readers have different units for it: watts of heat and openings, told by the figure's key.
+
+    >>> read_unit("warmth/design_heat_w", "W"), read_unit("warmth/fan_w", "W"), read_unit("circuits/c1/heat_w", "W")
+    ('W of heat', 'W', 'W')
+    """
+    part = key.partition("/")[0]
+    if unit == "W" and part in _HEAT and not _ELECTRIC.search(key.rpartition("/")[2].rpartition("~")[2]):
+        return HEAT_W
+    return OPENING_MM2 if unit == "mm²" and part in _OPENINGS else unit
+
+
 def typescript() -> str:
     """The same as a type of the front end."""
     each = [f"  | `{prefix.replace('*', '${string}')}/{name}`" for prefix, names in sorted(shapes().items()) for name in names]

@@ -34,6 +34,11 @@ Dimension = Literal[
     "surface",
     "airflow",
     "pressure",
+    "speed",
+    "force",
+    "transmittance",
+    "conductance",
+    "price",
 ]
 
 SI_UNIT: dict[str, str] = {
@@ -55,6 +60,11 @@ SI_UNIT: dict[str, str] = {
     "surface": "m²",
     "airflow": "m³/h",
     "pressure": "Pa",
+    "speed": "m/s",
+    "force": "N",
+    "transmittance": "W/(m²K)",
+    "conductance": "W/K",
+    "price": "/kg",
 }
 
 UNITS: dict[str, dict[str, float]] = {
@@ -81,7 +91,7 @@ UNITS: dict[str, dict[str, float]] = {
         "mile": 1609.344,
         "miles": 1609.344,
     },
-    "area": {"mm2": 1, "mm²": 1, "mm^2": 1, "sqmm": 1, "sq mm": 1, "cm2": 100, "cm²": 100},
+    "area": {"mm2": 1, "mm²": 1, "mm^2": 1, "sqmm": 1, "sq mm": 1, "cm2": 100, "cm²": 100, "in2": 645.16, "in²": 645.16, "sq in": 645.16},
     "mass": {"kg": 1, "g": 1e-3, "t": 1e3, "lb": 0.45359237, "lbs": 0.45359237, "oz": 0.028349523125},
     "time": {
         "h": 1,
@@ -145,6 +155,14 @@ UNITS: dict[str, dict[str, float]] = {
     },
     "airflow": {"m3/h": 1, "m³/h": 1, "cfm": 1.699011, "l/s": 3.6, "m3/min": 60, "m³/min": 60},
     "pressure": {"pa": 1, "hpa": 100, "mbar": 100, "kpa": 1e3, "bar": 1e5, "psi": 6894.757, "inh2o": 249.0889, "inwc": 249.0889},
+    "speed": {"m/s": 1, "km/h": 1 / 3.6, "kmh": 1 / 3.6, "kph": 1 / 3.6, "mph": 0.44704, "ft/s": 0.3048, "kn": 1852 / 3600, "knots": 1852 / 3600},
+    "force": {"n": 1, "kn": 1e3, "dan": 10, "lbf": 4.4482216152605, "kgf": 9.80665},
+    "transmittance": {
+        **dict.fromkeys(("w/(m²k)", "w/m²k", "w/m2k", "w/(m2k)", "w/(m²·k)"), 1.0),
+        **dict.fromkeys(("btu/(h·ft²·°f)", "btu/h·ft²·°f", "btu/(h ft2 f)", "btu/h/ft2/f"), 5.678263341),
+    },
+    "conductance": {"w/k": 1, "w/°c": 1, **dict.fromkeys(("btu/(h·°f)", "btu/h·°f", "btu/(h f)", "btu/h/f"), 0.5275279)},
+    "price": {**dict.fromkeys(("/kg", "per kg", "a kg"), 1.0), **dict.fromkeys(("/lb", "per lb", "a lb"), 2.2046226218)},
 }
 
 EXAMPLES: dict[str, str] = {
@@ -166,6 +184,11 @@ EXAMPLES: dict[str, str] = {
     "surface": '"0.5 m2", "5 ft2" or "9000 mm2"',
     "airflow": '"90 m3/h", "50 cfm" or "25 l/s"',
     "pressure": '"40 Pa", "2 bar" or "30 psi"',
+    "speed": '"110 km/h", "65 mph" or "12 m/s"',
+    "force": '"4 kN", "900 lbf" or "400 kgf"',
+    "transmittance": '"0.9 W/m2K" or "0.16 BTU/(h·ft²·°F)"',
+    "conductance": '"2.5 W/K" or "4.7 BTU/(h·°F)"',
+    "price": '"2.40 per kg" or "1.10 per lb"',
 }
 
 AWG_NUMBER: dict[str, int] = {

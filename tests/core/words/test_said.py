@@ -83,6 +83,21 @@ def test_heat_is_read_in_btu_and_electricity_in_watts(text: str, stage: str, wan
     assert plain(said(text, Reader("metric", "eu"), stage)) == text.replace(",", " ")
 
 
+@pytest.mark.parametrize(
+    ("text", "wanted"),
+    [
+        ("4,500 N lift it and 120 N drag it.", "1 012 lbf lift it and 27 lbf drag it."),
+        ("The U-value is 1.20 W/(m²K) and should be at most 0.8 W/(m²K); ", "The U-value is 0.211 BTU/(h·ft²·°F) and should be at most 0.14 BTU/(h·ft²·°F); "),
+        ("The foil adds 0.45 m²K/W.", "The foil adds 2.56 h·ft²·°F/BTU."),
+        ("wool of 20 kg/m³, 4.7 kg/m²", "wool of 1.25 lb/ft³, 0.96 lb/ft²"),
+        ("57.5° N, 12 N·m", "57.5° N, 8.9 lb·ft"),
+    ],
+)
+def test_forces_walls_and_weights_by_area_are_read_there_too(text: str, wanted: str) -> None:
+    assert plain(said(text, US, "roof")) == wanted
+    assert plain(said(text, Reader())) == text.replace(",", " ", 1 if "4,5" in text else 0)
+
+
 @given(st.floats(-40, 60).map(lambda x: round(x, 1)))
 def test_a_temperature_is_the_same_in_both(celsius: float) -> None:
     read = plain(said(f"It is {celsius} °C.", US))

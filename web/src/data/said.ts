@@ -34,12 +34,22 @@ export const IN_US: Record<string, Turn> = {
   kPa: { unit: "psi", from: times(1 / 6.894757293168) },
   bar: { unit: "psi", from: times(14.5037737730209) },
   mbar: { unit: "inWC", from: times(1 / 2.4908891) },
+  N: { unit: "lbf", from: times(1 / 4.4482216152605) },
+  "W/(m²K)": { unit: "BTU/(h·ft²·°F)", from: times(1 / 5.678263341) },
+  "W/(m·K)": { unit: "BTU·in/(h·ft²·°F)", from: times(6.933471799) },
+  "m²K/W": { unit: "h·ft²·°F/BTU", from: times(5.678263341) },
+  "W/K": { unit: "BTU/(h·°F)", from: times(1 / 0.5275279) },
+  "kg/m²": { unit: "lb/ft²", from: times(0.204816144) },
+  "kg/m³": { unit: "lb/ft³", from: times(0.062427961) },
+  "/kg": { unit: "/lb", from: times(1 / 2.2046226218) },
+  "m/s of wind": { unit: "mph of wind", from: times(1 / 0.44704) },
+  "mm² of opening": { unit: "in²", from: times(1 / 645.16) },
   "W of heat": { unit: "BTU/h", from: times(3.4121416) },
   "kW of heat": { unit: "BTU/h", from: times(3412.1416) },
 };
 const UNITS = Object.keys(IN_US)
   .sort((a, b) => b.length - a.length)
-  .map((u) => u.replace("/", "\\/"))
+  .map((u) => u.replace(/[/()]/g, "\\$&"))
   .join("|");
 const NUMBER = "[-−]?\\d[\\d\\u202f,]*(?:\\.\\d+)?";
 /** One or several numbers with one unit: “60 mm”, “15 to 35 °C”, “0.60 × 0.35 × 0.60 m”. */

@@ -4,23 +4,20 @@ import { IN_US } from "./said";
 /** Numbers in words: SI to what the person reads, metric or US. Only display; every sum is done in the core. */
 export type UnitSystem = "metric" | "us";
 
-/** Units of a figure that a reader of US units has another for; areas in mm² are copper or free areas of vents, and stay. */
+/** Units of a figure that a reader of US units has another for; bare mm² are copper, and stay. */
 const US = {
   ...Object.fromEntries(Object.entries(IN_US).filter(([unit]) => unit !== "mm²" && unit !== "cm²")),
   g: { unit: "oz", from: (x: number) => x / 28.349523125 }, // a figure's grams; in a sentence “5 g” may be an acceleration
 } as typeof IN_US;
 
-/** Watts of heat: who reads US units has them in BTU/h, and watts of electricity in watts. */
+/** Watts of heat, free areas of vents and winds, as the core tells them from watts of electricity, copper and other speeds. */
 export const HEAT_W = "W of heat";
-const HEAT = /^(?:warmth|surfaces|heaters|ducts|loop|loop-zones|cabinets|bays|cool|drying|frost|air|water)\//;
-const ELECTRIC = /(?:draw|power|electrical|fan)_w$/;
-
-/** The unit of a figure or of an input to it, told apart by its key. */
-export const unitOf = (key: string, unit: string): string => (unit === "W" && HEAT.test(key) && !ELECTRIC.test(key) ? HEAT_W : unit);
+export const OPENING_MM2 = "mm² of opening";
+export const WIND_M_S = "m/s of wind";
 
 /** The unit a person of this system reads for an SI unit. */
 export function unitFor(unit: string, system: UnitSystem): string {
-  return system === "us" ? (US[unit]?.unit ?? unit) : unit === HEAT_W ? "W" : unit;
+  return (system === "us" ? (US[unit]?.unit ?? unit) : unit).replace(/ of (?:heat|opening|wind)$/, "");
 }
 
 /** A number with at most `digits` significant digits, no exponent for ordinary sizes. */
@@ -40,7 +37,7 @@ export function show(value: number | null | undefined, unit = "", system: UnitSy
   if (unit === "%") return `${figure(100 * value, digits)}\u00a0%`;
   const us = system === "us" ? US[unit] : undefined;
   const text = figure(us ? us.from(value) : value, digits);
-  const word = us ? us.unit : unit === "days" && value === 1 ? "day" : unitFor(unit, system);
+  const word = unit === "days" && value === 1 ? "day" : unitFor(unit, system);
   return word ? `${text}\u00a0${word}` : text;
 }
 

@@ -5,6 +5,8 @@
 import grammar from "../../generated/units.json";
 import { says } from "../words/data";
 
+/** What can be read from a text: the kinds of quantity of the grammar. */
+export type Dimension = keyof typeof grammar.units;
 export type Understood = { value: number; unit: string; understood: string; awg: string | null };
 type Table = Record<string, number>;
 const UNITS = grammar.units as Record<string, Table>;
@@ -47,7 +49,7 @@ const OVER_RANGE = ["ol", "o.l", "o.l.", "0l", "0.l", "open"];
 const megaApart = (unit: string) => unit.replace(/(?<![A-Za-z])M(?=\s?(?:[\u03a9\u2126]|[oO][hH][mM]))/g, "meg");
 
 /** A quantity as it is said back: ohms and seconds where the unit of the core would be hard to read. */
-function saidOf(value: number, dimension: string): string {
+function saidOf(value: number, dimension: Dimension): string {
   if (dimension === "resistance" && Math.abs(value) >= 1e6) return Math.abs(value) >= 1e9 ? shown(value / 1e9, "MΩ") : shown(value / 1e6, "kΩ");
   if (dimension === "time" && value !== 0 && Math.abs(value) < 1 / 60) return shown(3600 * value, "s");
   return shown(value, SI[dimension]!);
@@ -81,7 +83,7 @@ export function readNumber(text: string): number {
 
 const float = (s: string): number => (/^[-+]?(\d+\.?\d*|\.\d+)([eE][-+]?\d+)?$/.test(s) ? Number(s) : Number.NaN);
 const a = (word: string) => says("an-a", { word: "aeiou".includes(word[0]!), word_2: word });
-const refuse = (text: string, dimension: string, why: string) =>
+const refuse = (text: string, dimension: Dimension, why: string) =>
   new NotUnderstood(says("write-example", { text: text.length <= 40 ? text : `${text.slice(0, 37)}…`, why, dimension: EXAMPLES[dimension] ?? "" }));
 
 /** A number in four digits at most, as the core shows it. */
@@ -116,7 +118,7 @@ function numberOf(g: Groups): number {
   return g.sign && "-−–".includes(g.sign) ? -number : number;
 }
 
-function compound(typed: string, text: string, dimension: string): Understood | null {
+function compound(typed: string, text: string, dimension: Dimension): Understood | null {
   const m = TWO.exec(text)?.groups as Groups | undefined;
   const large = m?.ua?.trim().toLowerCase();
   if (!m || !large || !(large in COMPOUND[dimension]!)) return null;
@@ -139,7 +141,7 @@ function compound(typed: string, text: string, dimension: string): Understood | 
 }
 
 /** What a text means as a quantity; a bare number takes `unit`. Throws {@link NotUnderstood}. */
-export function parseQuantity(typed: string, dimension: string, unit?: string): Understood {
+export function parseQuantity(typed: string, dimension: Dimension, unit?: string): Understood {
   const units = UNITS[dimension];
   if (!units) throw new NotUnderstood(says("unknown-kind-quantity", { dimension }));
   if (typed.length > 60) throw refuse(typed, dimension, says("too-long-quantity"));

@@ -1,8 +1,9 @@
 /** Many properties of one item, from a list that says what each one is. */
+import type { Dimension } from "../data/units";
 import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "./Property";
 
 type Base<K> = { key: K; label: string; note?: string };
-type QuantitySpec<K> = Base<K> & { kind: "quantity"; dimension: string; unit: string; scale?: number; clearable?: boolean; placeholder?: string };
+type QuantitySpec<K> = Base<K> & { kind: "quantity"; dimension: Dimension; unit: string; scale?: number; clearable?: boolean; placeholder?: string };
 /** `covers` has no value: it lets the type check ask that every value which the document allows has a word. */
 type ChoiceSpec<K, V> = Base<K> & { kind: "choice"; options: readonly { value: V; word: string }[]; none?: string; covers?: (value: V) => void };
 type FlagSpec<K> = Base<K> & { kind: "flag" };
@@ -15,7 +16,13 @@ type Written<V> = V extends string ? V : `${V & number}`;
 export type FieldSpec<T> = QuantitySpec<Holding<T, number>> | ChoicesOf<T> | FlagSpec<Holding<T, boolean>> | TextSpec<Holding<T, string>>;
 
 /** A quantity; `scale` turns the core's unit (metres) into the stored one (millimetres: 1000). */
-export const quantity = <K extends string>(key: K, label: string, dimension: string, unit: string, more: Partial<QuantitySpec<K>> = {}): QuantitySpec<K> => ({
+export const quantity = <K extends string>(
+  key: K,
+  label: string,
+  dimension: Dimension,
+  unit: string,
+  more: Partial<QuantitySpec<K>> = {},
+): QuantitySpec<K> => ({
   key,
   label,
   kind: "quantity",

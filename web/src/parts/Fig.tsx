@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { FigureKey } from "../../generated/figures";
 import { api, take, type Workings } from "../data/client";
-import { show, unitOf } from "../data/show";
+import { show } from "../data/show";
 import { useVariant } from "../data/variant";
 import { Sources } from "../method/Sources";
 import { useHand } from "../shell/hand";
@@ -54,7 +54,7 @@ export function Working({ id, figures, depth = 0 }: { id: string; figures: Worki
               ) : (
                 <span className="min-w-0">{say(i.label)}</span>
               )}
-              <span className="num shrink-0">{show(i.value, unitOf(`${id.split("/")[0]}/${i.name}`, i.unit), units)}</span>
+              <span className="num shrink-0">{show(i.value, i.unit, units)}</span>
             </div>
             {!i.key && (
               <div className={`text-[11px] ${TONE[i.origin] ?? "text-chalk-dim"}`}>
@@ -113,9 +113,9 @@ export function SlateFig({ k, label, own }: { k: FigureKey; label?: string; own?
       >
         <span>{say(label ?? f.label)}</span>
         <span className="num shrink-0">
-          {old !== undefined && <s className="mr-1 text-[11px] text-chalk-dim">{show(old, unitOf(k, f.unit), units)}</s>}
+          {old !== undefined && <s className="mr-1 text-[11px] text-chalk-dim">{show(old, f.unit, units)}</s>}
           <span key={f.value} className={old !== undefined ? "changed inline-block" : ""}>
-            {show(f.value, unitOf(k, f.unit), units)}
+            {show(f.value, f.unit, units)}
           </span>
         </span>
       </button>
@@ -151,7 +151,7 @@ export function Fig({ k, digits, bare }: { k: FigureKey; digits?: number; bare?:
         open(k, true);
       }}
     >
-      {show(f.value, bare ? "" : unitOf(k, f.unit), units, digits)}
+      {show(f.value, bare ? "" : f.unit, units, digits)}
     </button>
   );
 }

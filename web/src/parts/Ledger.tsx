@@ -2,7 +2,9 @@
  * The keyboard-first table of every list: arrows move, Enter edits, Tab goes on, Ctrl+Enter adds a line, Delete removes,
  * Ctrl+D duplicates, Alt+arrows reorder, and pasting several rows asks the page what they mean.
  */
+
 import { type ReactNode, useCallback, useEffect, useRef, useState } from "react";
+import type { Dimension } from "../data/units";
 import { useSaid, useTerm } from "../shell/person";
 import { says } from "../words/parts";
 import { Quantity, type Understood, Written } from "./Quantity";
@@ -22,7 +24,7 @@ export type Column<Row> = {
       kind: "quantity";
       value: (row: Row) => number | null | undefined;
       text?: (row: Row) => string;
-      dimension: string;
+      dimension: Dimension;
       unit: string;
       clearable?: boolean;
       set: (row: Row, q: Understood | null) => void;

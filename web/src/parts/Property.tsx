@@ -1,5 +1,7 @@
 /** One editable property in the slate: its word on the left, its field on the right. */
+
 import type { ReactNode } from "react";
+import type { Dimension } from "../data/units";
 import { useSaid, useTerm } from "../shell/person";
 import { Quantity, type Understood } from "./Quantity";
 
@@ -20,7 +22,7 @@ type QuantityProps = {
   label: string;
   note?: string;
   value: number | null | undefined;
-  dimension: string;
+  dimension: Dimension;
   unit: string;
   clearable?: boolean;
   placeholder?: string;

@@ -2,14 +2,14 @@
 import { useCallback, useEffect, useId, useRef, useState } from "react";
 import { ApiError, api, take } from "../data/client";
 import { show, unitFor } from "../data/show";
-import { parseQuantity, type Understood } from "../data/units";
+import { type Dimension, parseQuantity, type Understood } from "../data/units";
 import { usePerson } from "../shell/person";
 import { says } from "../words/parts";
 
 export type { Understood };
 
 /** What the core understands of a text, and what is understood here while it is away; throws ApiError with what would be understood. */
-export async function understand(text: string, dimension: string, unit?: string): Promise<Understood> {
+export async function understand(text: string, dimension: Dimension, unit?: string): Promise<Understood> {
   try {
     return await take(api.POST("/api/quantity", { body: { text, dimension, default_unit: unit ?? null } }));
   } catch (e) {
@@ -204,7 +204,7 @@ type Props = Common &
   Pick<WrittenProps<Understood>, "onLive" | "onTyping"> & {
     value: number | null | undefined;
     text?: string;
-    dimension: string;
+    dimension: Dimension;
     unit: string;
     onCommit: (q: Understood | null) => unknown;
   };

@@ -1,5 +1,7 @@
 /** A value inside a stage's sentence: press it to change it in place. Heather and dotted: assumed, with where it comes from. */
+
 import { type ReactNode, useEffect, useRef, useState } from "react";
+import type { Dimension } from "../data/units";
 import { useVariant } from "../data/variant";
 import { useSaid, useTerm } from "../shell/person";
 import { says } from "../words/parts";
@@ -8,7 +10,7 @@ import { Quantity } from "./Quantity";
 export type Choice = { value: string; word: string };
 type Common = { path: string; label: string; shown: ReactNode };
 type Props = Common &
-  ({ choices: readonly Choice[]; value: string } | { dimension: string; unit: string; value: number | null | undefined } | { text: string });
+  ({ choices: readonly Choice[]; value: string } | { dimension: Dimension; unit: string; value: number | null | undefined } | { text: string });
 
 /** The assumption at a path, when nothing was said there. */
 export function useAssumption(path: string) {

@@ -70,7 +70,7 @@ export function Lists() {
         title={says("terminals-lugs")}
         note={says("typical-makers-figures-win")}
         heads={[says("size"), says("kind"), says("studs"), says("strip"), says("pull-test-min"), says("number"), says("got")]}
-        rows={d.terminals.map((t) => [t.size, t.kind, t.stud, say(t.strip), t.pull_n, t.count, ""])}
+        rows={d.terminals.map((t) => [t.size, t.kind, t.stud, say(t.strip), say(t.pull_n), t.count, ""])}
       />
       <Table
         title={says("fuses-spares")}

@@ -1,11 +1,12 @@
 /** Two variants or revisions beside each other: headlines, what was said, figures, findings. */
 
 import { useQuery } from "@tanstack/react-query";
-import type { ReactNode } from "react";
+import { type ReactNode, useEffect } from "react";
 import { Link, useSearchParams } from "react-router";
 import { api, type Schemas, take } from "../data/client";
 import { severityWord } from "../data/findings";
-import { show } from "../data/show";
+import { show, type UnitSystem } from "../data/show";
+import { usePerson, useSaid } from "../shell/person";
 import { STAGES } from "../shell/stages";
 import { says } from "../words/projects";
 
@@ -13,9 +14,15 @@ type Differences = Schemas["ComparePart"];
 const SAID_STAGES: Record<string, string> = Object.fromEntries(STAGES.map((s) => [s.id, s.word]));
 
 /** A value with its unit as a headline shows it. */
-export const value = (v: number | null | undefined, unit: string) => (v == null ? "–" : unit === "%" ? `${Math.round(v)} %` : show(v, unit));
+export const value = (v: number | null | undefined, unit: string, units: UnitSystem = "metric") => {
+  if (v == null) return "–";
+  if (unit === "%") return `${Math.round(v)}\u202f%`;
+  return /[€£$]$/.test(unit) ? `${unit}${show(Math.round(v))}` : show(v, unit, units);
+};
 
 function Heads({ d, names }: { d: Differences; names: [string, string] }) {
+  const { units } = usePerson();
+  const say = useSaid();
   return (
     <table className="w-full max-w-3xl border-collapse text-[14px]" aria-label={says("headlines")}>
       <thead className="text-[12px] text-dim">
@@ -32,14 +39,14 @@ function Heads({ d, names }: { d: Differences; names: [string, string] }) {
       </thead>
       <tbody>
         {d.heads.map((h) => {
-          const differs = value(h.a, h.unit) !== value(h.b, h.unit);
+          const [a, b] = [value(h.a, h.unit, units), value(h.b, h.unit, units)];
           return (
-            <tr key={h.label} className={`border-b border-line ${differs ? "font-semibold" : "text-dim"}`}>
+            <tr key={h.label} className={`border-b border-line ${a !== b ? "font-semibold" : "text-dim"}`}>
               <th scope="row" className="py-0.5 text-left font-normal">
-                {h.label}
+                {say(h.label)}
               </th>
-              <td className="num w-36 text-right">{value(h.a, h.unit)}</td>
-              <td className="num w-36 text-right">{value(h.b, h.unit)}</td>
+              <td className="num w-36 text-right">{a}</td>
+              <td className="num w-36 text-right">{b}</td>
             </tr>
           );
         })}
@@ -60,6 +67,9 @@ function Group({ title, count, children }: { title: string; count: number; child
 }
 
 function Lists({ d }: { d: Differences }) {
+  const { units } = usePerson();
+  const say = useSaid();
+  const entered = (v: number | string | null | undefined, unit: string) => (typeof v === "number" ? show(v, unit, units, 6) : v ? say(v) : "–");
   return (
     <>
       <Group title={says("what-was-entered-differently")} count={d.said.length}>
@@ -68,9 +78,9 @@ function Lists({ d }: { d: Differences }) {
             {d.said.map((s) => (
               <tr key={s.path} className="border-b border-line align-top">
                 <td className="w-28 text-dim">{SAID_STAGES[s.stage] ?? s.stage}</td>
-                <td className="pr-2">{s.name}</td>
-                <td className="num w-44 break-words text-right">{s.a ?? "–"}</td>
-                <td className="num w-44 break-words text-right">{s.b ?? "–"}</td>
+                <td className="pr-2">{say(s.name)}</td>
+                <td className="num w-44 break-words text-right">{entered(s.a, s.unit)}</td>
+                <td className="num w-44 break-words text-right">{entered(s.b, s.unit)}</td>
               </tr>
             ))}
           </tbody>
@@ -80,8 +90,8 @@ function Lists({ d }: { d: Differences }) {
         <ul className="m-0 list-none p-0 text-[13px]">
           {d.found.map((f) => (
             <li key={`${f.side}${f.title}${f.subject}`} className="border-b border-line py-0.5">
-              <b>{f.side === "a" ? says("first") : says("second")}</b>, {severityWord(f.severity)}: {f.title}, {f.subject}.{" "}
-              <span className="text-dim">{f.message}</span>
+              <b>{f.side === "a" ? says("first") : says("second")}</b>, {severityWord(f.severity)}: {say(f.title)}, {f.subject}.{" "}
+              <span className="text-dim">{say(f.message, f.stage)}</span>
             </li>
           ))}
         </ul>
@@ -93,10 +103,10 @@ function Lists({ d }: { d: Differences }) {
               <tr key={f.key} className="border-b border-line">
                 <td className="w-28 text-dim">{SAID_STAGES[f.stage] ?? f.stage}</td>
                 <td className="pr-2" title={f.key}>
-                  {f.label}
+                  {say(f.label)}
                 </td>
-                <td className="num w-36 text-right">{f.a == null ? "–" : show(f.a, f.unit)}</td>
-                <td className="num w-36 text-right">{f.b == null ? "–" : show(f.b, f.unit)}</td>
+                <td className="num w-36 text-right">{show(f.a, f.unit, units)}</td>
+                <td className="num w-36 text-right">{show(f.b, f.unit, units)}</td>
               </tr>
             ))}
           </tbody>
@@ -135,6 +145,12 @@ export function Component() {
     });
   const found = made.data;
   const d = found?.differences;
+  const { lives } = usePerson();
+  const region = found?.a.region ?? null;
+  useEffect(() => {
+    lives(region); // read as who built the first of them reads
+    return () => lives(null);
+  }, [lives, region]);
   return (
     <main className="mx-auto h-full max-w-5xl overflow-y-auto p-6" aria-label={says("compare")}>
       <p className="m-0">

@@ -1,6 +1,6 @@
 /** The slate: what is in hand, its figures and their working, its findings. Can be widened and folded to its edge. */
 import { type ReactNode, useEffect, useRef } from "react";
-import { show, unitOf } from "../data/show";
+import { show } from "../data/show";
 import { useVariant } from "../data/variant";
 import { FigureWorking } from "../parts/Fig";
 import { says } from "../words/shell";
@@ -27,7 +27,7 @@ function Opened() {
           {says("close-2")}
         </button>
       </div>
-      <div className="num text-[16px]">{show(f.value, unitOf(opened, f.unit), units, 4)}</div>
+      <div className="num text-[16px]">{show(f.value, f.unit, units, 4)}</div>
       <FigureWorking k={opened} />
     </div>
   );

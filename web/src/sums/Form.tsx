@@ -84,7 +84,7 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
       />
     );
   else {
-    const reading = readingOf(name);
+    const reading = readingOf(name, word?.unit);
     field = (
       <Quantity
         className="w-full"

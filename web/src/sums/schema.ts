@@ -1,4 +1,8 @@
 /** Reading a calculator's contract (JSON Schema) for its form. */
+
+import { HEAT_W, OPENING_MM2 } from "../data/show";
+import type { Dimension } from "../data/units";
+
 export type Schema = {
   type?: string;
   $ref?: string;
@@ -32,9 +36,12 @@ export function split(schema: Schema, example: Input, said: Input): { first: str
   return { first: all.filter((k) => shown.has(k)), more: all.filter((k) => !shown.has(k)) };
 }
 
-type Reading = { dimension: string; unit: string; factor: number };
+type Reading = { dimension: Dimension; unit: string; factor: number };
 const READINGS: [RegExp, Reading][] = [
-  [/_(w_m2|w_m2k|m2k_w|w_mk|w_k|j_kgk|kg_m3|kg_m2|g_h|l_h|l_min|m_s|ppm|kj_k|cost_per_m2)$/, { dimension: "count", unit: "", factor: 1 }],
+  [/_w_m2k$/, { dimension: "transmittance", unit: "W/(m²K)", factor: 1 }],
+  [/_w_k$/, { dimension: "conductance", unit: "W/K", factor: 1 }],
+  [/_n$/, { dimension: "force", unit: "N", factor: 1 }],
+  [/_(w_m2|m2k_w|w_mk|j_kgk|kg_m3|kg_m2|g_h|l_h|l_min|m_s|ppm|kj_k|cost_per_m2)$/, { dimension: "count", unit: "", factor: 1 }],
   [/_m3_h$/, { dimension: "airflow", unit: "m³/h", factor: 1 }],
   [/_m2$/, { dimension: "surface", unit: "m²", factor: 1 }],
   [/_m3$/, { dimension: "volume", unit: "m³", factor: 0.001 }],
@@ -57,9 +64,11 @@ const READINGS: [RegExp, Reading][] = [
   [/_c$/, { dimension: "temperature", unit: "°C", factor: 1 }],
 ];
 
-/** How a number under this key is written, and what turns the core's unit into the key's. */
-export function readingOf(key: string): Reading {
-  return READINGS.find(([pattern]) => pattern.test(key))?.[1] ?? { dimension: "count", unit: "", factor: 1 };
+/** How a number under this key is written, and what turns the core's unit into the key's; `told` is the unit as the core tells it. */
+export function readingOf(key: string, told = ""): Reading {
+  const reading = READINGS.find(([pattern]) => pattern.test(key))?.[1] ?? { dimension: "count", unit: "", factor: 1 };
+  if (told === HEAT_W) return { ...reading, unit: told };
+  return told === OPENING_MM2 ? { dimension: "surface", unit: told, factor: 1e6 } : reading;
 }
 
 /** Pairs as they are written, "blade_mini 10; class_t 1", as a map; null when a pair has no number. */

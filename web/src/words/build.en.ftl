@@ -398,8 +398,6 @@ promised-another-day = promised for another day
 short-claim-them-order = { $expected } short: claim them, and order again.
 
 ## StockView
-area = area
-volume = volume
 stock-2 = In stock of { $name }
 where-lies = Where it lies
 where-lies-2 = where it lies

@@ -30,8 +30,6 @@ inverter = inverter
 mains = mains
 
 ## FinderView
-voltage = voltage
-current = current
 circuits = Circuits
 water = Water
 gas = Gas

@@ -384,7 +384,7 @@ loses = loses at { $cold_c }
 night-inside-humidity-air = At night { $surface_c } inside, { $rh_frac } % humidity at it; the air condenses at { $night_dew_c }.
 open-layers = Open its layers
 u-value-own-2 = U-value of its own
-data-sheet-w-m = from a data sheet, W/(m²K)
+data-sheet-w-m = from a data sheet
 u-value = U-value
 before-night = before it at night
 sun-passes-day = sun that passes by day
@@ -527,7 +527,7 @@ c-c-outside-night = { FIX($temp_c, digits: 1) } °C at { FIX($cold_c) } °C outs
        *[no] ; { $heat } hold 3 °C
     }.
 towards-living-space = towards the living space
-w-k-area-u = W/K: area × U
+w-k-area-u = area × U-value
 towards-outside = towards outside
 heat-put-into = heat put into it
 water-must-not-freeze = water in it that must not freeze

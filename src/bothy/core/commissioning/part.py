@@ -7,6 +7,7 @@ from typing import Literal
 from pydantic import BaseModel
 
 from bothy.core.commissioning.step import Kind, RecordKind, State
+from bothy.core.units import Dimension
 
 
 class StepPart(BaseModel):
@@ -22,7 +23,7 @@ class StepPart(BaseModel):
     how: str
     kind: Kind
     unit: str
-    dimension: str
+    dimension: Dimension | Literal[""]
     scale: float
     expected: float | None
     low: float | None

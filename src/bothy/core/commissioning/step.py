@@ -6,13 +6,14 @@ from dataclasses import dataclass, field
 from typing import Literal
 
 from bothy.core.commissioning.stages import STAGE, StageId, Who
+from bothy.core.units import Dimension
 
 Kind = Literal["look", "value", "record"]
 RecordKind = Literal["loop", "reading", "water_test", "gas_test", "gas_check", "weighing"]
 State = Literal["locked", "open", "pass", "marginal", "fail", "again"]
 
 
-UNITS: dict[str, tuple[str, float]] = {
+UNITS: dict[str, tuple[Dimension, float]] = {
     "V": ("voltage", 1.0),
     "A": ("current", 1.0),
     "Ω": ("resistance", 1e3),
@@ -26,6 +27,7 @@ UNITS: dict[str, tuple[str, float]] = {
     "kg": ("mass", 1.0),
     "kPa": ("pressure", 1000.0),
 }
+NO_UNIT: tuple[Dimension | Literal[""], float] = ("", 1.0)
 """Unit of a step -> the dimension of a quantity, and how many of its SI units one is. Others (Hz, mA, ppm, K) are plain numbers."""
 
 

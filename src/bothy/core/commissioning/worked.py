@@ -10,7 +10,7 @@ from bothy.core.commissioning.judge import Judgement, judged, limits, number, of
 from bothy.core.commissioning.part import CommissioningPart, RungPart, StepPart
 from bothy.core.commissioning.source import Source
 from bothy.core.commissioning.stages import FREED, IN_SERVICE, STAGE, STAGES, STILL, WHO
-from bothy.core.commissioning.step import UNITS, State, Step
+from bothy.core.commissioning.step import NO_UNIT, UNITS, State, Step
 from bothy.core.contract import quick
 from bothy.core.facts.evidence import Evidence
 from bothy.core.facts.kinds import Repair, StepRecord
@@ -241,7 +241,7 @@ class Commissioned:
 
     def _step(self, d: Done) -> StepPart:
         s = d.step
-        dimension, scale = UNITS.get(s.unit, ("", 1.0))
+        dimension, scale = UNITS.get(s.unit, NO_UNIT)
         shut = self.locked(d)
         why = d.why
         if shut and d.recorded:

@@ -154,11 +154,11 @@ def _build_up(ctx: Context, s: Surface) -> Found:
         )
     if b.void_frac > VOID:
         tight = worked(b.model_copy(update={"void_frac": 0.0}), s.direction).u_value_w_m2k
-        yield finding("warm-void", subject, name, says("voids-raise-value-to", void_frac=b.void_frac, u_value_w_m2k=u.u_value_w_m2k, tight=tight))
+        yield finding("warm-void", subject, name, says("voids-raise-value-to", void_frac=b.void_frac, u_value_w_m2k=u.u_value_w_m2k, tight_w_m2k=tight))
     for i, x in enumerate(b.layers):
         beside = [y for y in b.layers[max(0, i - 1) : i + 2] if y is not x]
         if x.material == "bubble_foil" and not any(y.material == "air_gap" and y.thickness_mm >= 10 for y in beside):
-            yield finding("warm-foil-no-gap", subject, name, says("without-gap-foil-adds", thickness_mm=x.thickness_mm / 1000 / 0.045))
+            yield finding("warm-foil-no-gap", subject, name, says("without-gap-foil-adds", resistance_m2k_w=x.thickness_mm / 1000 / 0.045))
         m = stuff(x)
         if (
             m is not None

@@ -1,16 +1,18 @@
 /** Built otherwise than designed: the value as it was built goes into the design, after its findings were looked at. */
+
 import { useState } from "react";
 import type { PatchOp, Report } from "../../data/client";
 import { severityWord } from "../../data/findings";
 import { preview, turns } from "../../data/preview";
 import { show } from "../../data/show";
+import type { Dimension } from "../../data/units";
 import { useVariant } from "../../data/variant";
 import { Quantity, type Understood } from "../../parts/Quantity";
 import { usePerson, useSaid } from "../../shell/person";
 import { says } from "../../words/build";
 import { dayWord, useLog } from "./data";
 
-type Field = { key: string; label: string; dimension: string; unit: string };
+type Field = { key: string; label: string; dimension: Dimension; unit: string };
 type Thing = { of: string; name: string; path: string; item: Record<string, unknown>; fields: Field[] };
 const LENGTH: Field = { key: "length_m", label: says("length"), dimension: "length", unit: "m" };
 const BORE: Field = { key: "inner_diameter_mm", label: says("inside-diameter"), dimension: "length", unit: "mm" };

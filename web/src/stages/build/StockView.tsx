@@ -1,12 +1,14 @@
 /** What is in stock: offcuts and rests with their place; what is added here isn't bought again. */
+
 import { useState } from "react";
+import type { Dimension } from "../../data/units";
 import { Quantity } from "../../parts/Quantity";
 import { useSaid } from "../../shell/person";
 import { says } from "../../words/build";
 import { type Build, type Buy, type Stock, useLog } from "./data";
 
 type Unit = Stock["unit"];
-const DIMENSION: Record<string, string> = { m: says("length"), "m²": says("area"), mL: says("volume") };
+const DIMENSION: Record<string, Dimension> = { m: "length", "m²": "surface", mL: "volume" };
 /** Volumes are understood in litres and kept in millilitres. */
 const FACTOR: Record<string, number> = { mL: 1000 };
 

@@ -1,7 +1,7 @@
 /** The roof as a whole: its shape, what is under the skin, what is bonded with and when it may be driven, and what to buy. */
 import type { Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
-import { MONTH, show } from "../../data/show";
+import { MONTH, show, WIND_M_S } from "../../data/show";
 import { choice, Fields, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
@@ -180,7 +180,7 @@ export function RoofSlate() {
           mm("bead_width_mm", says("bead-pressed-wide")),
           mm("bead_thickness_mm", says("bead-thick")),
           quantity("speed_kmh", says("driven-most"), "speed", "km/h", { scale: 3.6 }),
-          quantity("headwind_m_s", says("into-wind"), "speed", "m/s"),
+          quantity("headwind_m_s", says("into-wind"), "speed", WIND_M_S),
           quantity("hour", says("laid-hour"), "count", ""),
           quantity("temp_c", says("hall"), "temperature", "°C", { clearable: true, placeholder: says("outdoors") }),
           quantity("safety_factor", says("safety-factor"), "count", ""),

@@ -1,7 +1,7 @@
 /** Locker and air: the locker in plan and section with its vents against what they need, the room's fixed vents, low points, alarms. */
 
 import { useCallback } from "react";
-import { show } from "../../data/show";
+import { OPENING_MM2, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { wordColumn } from "../../parts/columns";
 import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
@@ -231,7 +231,7 @@ function LowSlate({ l }: { l: LowPoint }) {
       <Fields
         specs={[
           words("name", says("name")),
-          quantity("hole_mm2", says("hole-mm"), "count", "", { note: say(says("mm-mesh")) }),
+          quantity("hole_mm2", says("hole-mm"), "surface", OPENING_MM2, { scale: 1e6, note: say(says("mm-mesh")) }),
           quantity("hole_m", says("hole-away"), "length", "m"),
         ]}
         item={l}

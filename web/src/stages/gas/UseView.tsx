@@ -213,7 +213,7 @@ function Whole() {
         specs={[
           quantity("target_days", says("last-days"), "count", "", { clearable: true, placeholder: say(says("nights-between-hook-ups")) }),
           quantity("reserve_frac", says("kept-reserve"), "fraction", ""),
-          quantity("price_per_kg", says("price-kilogram"), "count", "", { clearable: true, placeholder: says("not-entered") }),
+          quantity("price_per_kg", says("price-kilogram"), "price", "/kg", { clearable: true, placeholder: says("not-entered") }),
           flag("off_at_fuel", says("everything-off-label-fuel")),
           flag("ferry_or_tunnel", says("ferry-tunnel-trip")),
         ]}

@@ -173,7 +173,7 @@ function VesselSlate({ v }: { v: Vessel & { name: string } }) {
           choice("place", says("stands"), PLACES),
           quantity("angle_deg", says("leans-degrees"), "count", ""),
           count("straps", says("straps")),
-          quantity("restraint_n", says("they-hold-n"), "count", "", { clearable: true, placeholder: says("not-entered") }),
+          quantity("restraint_n", says("they-hold-n"), "force", "N", { clearable: true, placeholder: says("not-entered") }),
           flag("connected", says("connected")),
           flag("stop_80", says("stop-valve")),
           flag("self_filled", says("you-fill-yourself")),

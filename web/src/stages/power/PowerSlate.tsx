@@ -95,7 +95,7 @@ const SPECS: { [P in Exclude<PartId, "solar" | "controller">]: (what: Fitted<P>,
     ...(Number(b.heater_power_w ?? 0) > 0
       ? [
           choice("heater_when", says("warms-cells"), WARMED),
-          quantity("heat_loss_w_k", says("whole-bank-loses-air"), "count", "", {
+          quantity("heat_loss_w_k", says("whole-bank-loses-air"), "conductance", "W/K", {
             clearable: true,
             placeholder: says("bare"),
             note: says("about-insulated-box"),

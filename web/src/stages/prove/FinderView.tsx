@@ -1,5 +1,7 @@
 /** The finder: one test at a time, the one that tells most for its minutes; causes that shrink with each answer; the repair and its proof. */
+
 import { useState } from "react";
+import type { Dimension } from "../../data/units";
 import { Quantity } from "../../parts/Quantity";
 import { useSaid } from "../../shell/person";
 import { says } from "../../words/prove";
@@ -7,7 +9,7 @@ import { CircuitDrawing } from "./CircuitDrawing";
 import { type Answer, type Finder, useStarts, useSteps } from "./data";
 import { useProver } from "./StepForm";
 
-const DIMENSION: Record<string, string> = { V: says("voltage"), A: says("current") };
+const DIMENSION: Record<string, Dimension> = { V: "voltage", A: "current" };
 const FIELD: Record<string, string> = {
   wiring: says("circuits"),
   water: says("water"),

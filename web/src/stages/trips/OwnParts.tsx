@@ -5,6 +5,7 @@ import { CHEMISTRIES } from "../../data/chemistries";
 import type { Schemas } from "../../data/client";
 import { removeItem, setFields } from "../../data/lists";
 import { freshId } from "../../data/patch";
+import type { Dimension } from "../../data/units";
 import { useVariant } from "../../data/variant";
 import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
@@ -20,7 +21,7 @@ const KINDS: { kind: OwnPart["kind"]; word: string; like: string }[] = [
   { kind: "controller", word: says("controller"), like: "mppt-100-30" },
   { kind: "dcdc", word: says("dc-dc-charger"), like: "dcdc-30" },
 ];
-type Field = [key: keyof OwnPart, word: string, dimension: string, unit: string];
+type Field = [key: keyof OwnPart, word: string, dimension: Dimension, unit: string];
 const FIELDS: Record<OwnPart["kind"], Field[]> = {
   battery: [
     ["unit_voltage_v", says("voltage"), "voltage", "V"],

@@ -2,6 +2,7 @@
 
 import { Link } from "react-router";
 import { show } from "../../data/show";
+import type { Dimension } from "../../data/units";
 import { useVariant } from "../../data/variant";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
@@ -15,7 +16,7 @@ import { VehiclePlan } from "./VehiclePlan";
 import { BANK_PLACES, HULLS, PRESETS, REGIONS, wordOf } from "./words";
 
 type Row = { path: string; label: string; what: string } & (
-  | { dimension: string; unit: string; value: number | null | undefined; effective: number }
+  | { dimension: Dimension; unit: string; value: number | null | undefined; effective: number }
   | { choices: readonly { value: string; word: string }[]; value: string; said: boolean }
 );
 

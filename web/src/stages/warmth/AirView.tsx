@@ -1,7 +1,7 @@
 /** Air and damp: what is given off against what the air carries away, carbon dioxide by night, fixed vents for gas, alarms. */
 
 import { useCallback, useState } from "react";
-import { show } from "../../data/show";
+import { OPENING_MM2, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { wordColumn } from "../../parts/columns";
 import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
@@ -144,7 +144,7 @@ function VentSlate({ v }: { v: Vent }) {
         specs={[
           words("name", says("name")),
           choice("kind", says("kind"), VENT_KINDS),
-          quantity("free_area_mm2", says("free-area"), "surface", "mm²", { scale: 1e6, note: says("without-mesh-blades") }),
+          quantity("free_area_mm2", says("free-area"), "surface", OPENING_MM2, { scale: 1e6, note: says("without-mesh-blades") }),
           ...(fan
             ? [
                 quantity("flow_max_m3_h", says("free-flow-label"), "airflow", "m³/h"),
@@ -214,8 +214,8 @@ function Whole() {
       <SlateFig k="air/co2_ppm" label={says("carbon-dioxide-long-run")} />
       {a.gas_high_mm2 != null && a.gas_low_mm2 != null && (
         <>
-          <HeadroomBar label={says("fixed-vents-high")} need={a.gas_high_mm2} have={a.have_high_mm2} unit="mm²" margin={0} />
-          <HeadroomBar label={says("fixed-vents-low")} need={a.gas_low_mm2} have={a.have_low_mm2} unit="mm²" margin={0} />
+          <HeadroomBar label={says("fixed-vents-high")} need={a.gas_high_mm2} have={a.have_high_mm2} unit={OPENING_MM2} margin={0} />
+          <HeadroomBar label={says("fixed-vents-low")} need={a.gas_low_mm2} have={a.have_low_mm2} unit={OPENING_MM2} margin={0} />
         </>
       )}
       <h3 className="mb-1 mt-3 font-display text-[14px]">{says("what-gives-off-moisture")}</h3>
@@ -268,8 +268,8 @@ export function AirView() {
       align: "right",
       kind: "quantity",
       dimension: "surface",
-      unit: "mm²",
-      show: (x) => show(x.free_area_mm2, "mm²", units),
+      unit: OPENING_MM2,
+      show: (x) => show(x.free_area_mm2, OPENING_MM2, units),
       value: (x) => x.free_area_mm2,
       set: (x, q) => q && void vents.set(x, { free_area_mm2: q.value * 1e6 }, says("free-area")),
     },

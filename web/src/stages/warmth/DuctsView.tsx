@@ -1,7 +1,7 @@
 /** Ducts and coolant loop: runs in a ledger, what arrives in each zone, dampers and outlets. */
 
 import { useCallback, useState } from "react";
-import { HEAT_W, show } from "../../data/show";
+import { HEAT_W, OPENING_MM2, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { lengthColumn, wordColumn } from "../../parts/columns";
 import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
@@ -155,7 +155,7 @@ function Whole() {
       <SlateFigs ks={["ducts/total_flow_m3_h", "ducts/plenum_pressure_pa", "ducts/mean_supply_temp_c", "ducts/delivered_w"]} />
       <Fields
         specs={[
-          quantity("return_area_mm2", says("return-grille-free"), "surface", "mm²", { scale: 1e6, clearable: true, placeholder: says("not-entered") }),
+          quantity("return_area_mm2", says("return-grille-free"), "surface", OPENING_MM2, { scale: 1e6, clearable: true, placeholder: says("not-entered") }),
           choice("return_from", says("return-air"), RETURNS),
         ]}
         item={w}

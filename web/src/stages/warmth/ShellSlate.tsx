@@ -95,8 +95,8 @@ function SurfaceSlate({ id }: { id: string }) {
               label={says("u-value-own-2")}
               note={says("data-sheet-w-m")}
               value={said?.u_value_w_m2k}
-              dimension="count"
-              unit=""
+              dimension="transmittance"
+              unit="W/(m²K)"
               clearable
               placeholder={says("not-entered")}
               onSet={(v) => void set(id, s.name, { u_value_w_m2k: v }, says("u-value"))}
@@ -133,10 +133,9 @@ function OpeningFields({ o }: { o: Opening & { name: string } }) {
           {
             key: "u_value_w_m2k",
             label: says("u-value-own-2"),
-            note: "W/(m²K)",
             kind: "quantity",
-            dimension: "count",
-            unit: "",
+            dimension: "transmittance",
+            unit: "W/(m²K)",
             clearable: true,
             placeholder: says("usual"),
           },

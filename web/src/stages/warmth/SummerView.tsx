@@ -2,7 +2,7 @@
 import { scaleLinear } from "d3-scale";
 import { useCallback, useState } from "react";
 import { useCatalogue } from "../../data/catalogue";
-import { degrees, HEAT_W, show } from "../../data/show";
+import { degrees, HEAT_W, OPENING_MM2, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
@@ -154,8 +154,8 @@ function CabinetSlate({ c }: { c: Cabinet }) {
           quantity("max_c", says("most-2"), "temperature", "°C"),
           quantity("stack_height_m", says("low-high-vent"), "length", "m"),
           quantity("case_area_m2", says("walls"), "surface", "m²"),
-          quantity("low_mm2", says("low-vent-free"), "surface", "mm²", { scale: 1e6, clearable: true, placeholder: says("none") }),
-          quantity("high_mm2", says("high-vent-free"), "surface", "mm²", { scale: 1e6, clearable: true, placeholder: says("none") }),
+          quantity("low_mm2", says("low-vent-free"), "surface", OPENING_MM2, { scale: 1e6, clearable: true, placeholder: says("none") }),
+          quantity("high_mm2", says("high-vent-free"), "surface", OPENING_MM2, { scale: 1e6, clearable: true, placeholder: says("none") }),
           flag("absorption_fridge", says("absorption-fridges-flue-space")),
           flag("sealed_from_room", says("sealed-room")),
         ]}
@@ -184,8 +184,8 @@ function BaySlate({ b }: { b: Bay }) {
       <Fields
         specs={[
           words("name", says("name")),
-          { key: "ua_to_living_w_k", label: says("towards-living-space"), note: says("w-k-area-u"), kind: "quantity", dimension: "count", unit: "" },
-          { key: "ua_to_outside_w_k", label: says("towards-outside"), note: says("w-k-area-u"), kind: "quantity", dimension: "count", unit: "" },
+          { key: "ua_to_living_w_k", label: says("towards-living-space"), note: says("w-k-area-u"), kind: "quantity", dimension: "conductance", unit: "W/K" },
+          { key: "ua_to_outside_w_k", label: says("towards-outside"), note: says("w-k-area-u"), kind: "quantity", dimension: "conductance", unit: "W/K" },
           quantity("heat_w", says("heat-put-into"), "power", HEAT_W),
           flag("water", says("water-must-not-freeze")),
         ]}
@@ -323,7 +323,7 @@ export function SummerView() {
       width: "20%",
       align: "right",
       kind: "computed",
-      show: (x) => show(part.cabinets[x.id]?.each_mm2, "mm²", units, 2),
+      show: (x) => show(part.cabinets[x.id]?.each_mm2, OPENING_MM2, units, 2),
     },
   ];
   const bayColumns: Column<Bay>[] = [
