@@ -123,7 +123,7 @@ def test_the_book_alone_on_a_phone_without_a_network_tells_what_to_do(page: Page
     expect(phone.get_by_text("No flame, no switch, no telephone inside.")).to_be_visible()
     phone.get_by_label("Find in the book").fill("pump")
     expect(phone.get_by_role("region", name="Fuses and spares")).to_be_visible()
-    expect(phone.get_by_role("region", name="How it was reckoned")).to_be_hidden()
+    expect(phone.get_by_role("region", name="How it is calculated")).to_be_hidden()
     phone.get_by_label("Find in the book").fill("drain")
     expect(phone.get_by_role("region", name="Water: fill, drain, frost")).to_be_visible()
     assert phone.evaluate("document.documentElement.scrollWidth") <= 390

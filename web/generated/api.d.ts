@@ -15214,7 +15214,7 @@ export interface components {
             /** Unit */
             unit: string;
             /** Dimension */
-            dimension: ("power" | "current" | "voltage" | "energy" | "charge" | "length" | "area" | "mass" | "time" | "volume" | "flow" | "temperature" | "fraction" | "resistance" | "count" | "surface" | "airflow" | "pressure" | "speed" | "force" | "transmittance" | "conductance" | "price") | "";
+            dimension: ("power" | "current" | "voltage" | "energy" | "charge" | "length" | "area" | "mass" | "time" | "volume" | "flow" | "temperature" | "fraction" | "resistance" | "count" | "surface" | "airflow" | "pressure" | "speed" | "throughput" | "force" | "transmittance" | "conductance" | "price") | "";
             /** Scale */
             scale: number;
             /** Expected */

@@ -1425,6 +1425,7 @@ export interface Texts {
     "tested-now": null;
     "was-tested-now": null;
     "remove-record": null;
+    "pressure-read": null;
     "readings-working-pressure": null;
     "limit": null;
     "out-limit": null;
@@ -2519,7 +2520,7 @@ export interface Texts {
     "step": null;
     "limit": null;
     "licence-when": null;
-    "leak-test-start-end": null;
+    "leak-test-start-end": { unit: string | number };
     "no-drop-gauge-shows": null;
     "each-appliances-valve-opened": null;
     "no-drop": null;
@@ -3600,6 +3601,8 @@ export interface Texts {
     "current-best-power": null;
     "length-mm": null;
     "width-mm": null;
+    "open-circuit-voltage": null;
+    "short-circuit-current": null;
     "panel-voltage-most": null;
     "charge-current-most": null;
     "charge-current": null;
@@ -3670,7 +3673,7 @@ export interface Texts {
     "runs-days": { inverter_hook_up: string | number; simulated_count: string | number; day_count: string | number };
     "sun-air-month": { name: string | number };
     "sun": null;
-    "air-c": null;
+    "air-c": { unit: string | number };
     "place-2": { items_count: string | number };
     "where": null;
     "weather": null;
@@ -4793,7 +4796,7 @@ export interface Texts {
     "shape": null;
     "it-is": null;
     "begins-over-tanks-zero": null;
-    "section-corners-across-up": null;
+    "section-corners-across-up": { unit: string | number };
     "three-corners-more": null;
     "middle-over-floor-full": { cg_z_m: string | number; need_x_n: number; need_y_n: number; need_z_n: number; has_drain_min: boolean; drain_min: string | number };
     "stands": null;

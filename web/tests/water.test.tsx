@@ -103,6 +103,11 @@ describe("tanks", () => {
       [0.5, 0],
       [0.5, 0.2],
     ]);
+    expect(readSection("0 0, 20 0, 20 10", "us")).toEqual([
+      [0, 0],
+      [0.508, 0],
+      [0.508, 0.254],
+    ]);
     expect(readSection("0 0, 500")).toBeNull();
     expect(readSection("a b, c d, e f")).toBeNull();
     const box: Prism = { shape: "box", op: "add", base_z_m: 0.1, length_m: 1, width_m: 0.4, height_m: 0.3 };

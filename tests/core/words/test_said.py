@@ -33,6 +33,8 @@ def plain(text: str) -> str:
         ("Residual-current devices trip", "au", "Safety switches (RCD) trip"),
         ("Shut the taps and the hob.", "us", "Shut the faucets and the cooktop."),
         ("Petrol and grey water, colour and tyres", "us", "Gasoline and gray water, color and tires"),
+        ("A galvanic isolator beside the isolator.", "us", "A galvanic isolator beside the disconnect switch."),
+        ("Neutral-earth bonds and residual-current devices", "au", "Neutral-earth (MEN) bonds and safety switches (RCD)"),
         ("nights between hook-ups", "au", "nights between powered sites"),
         ("The hob “My hob” is unearthed.", "us", "The cooktop “My hob” is ungrounded."),
         ("tapping, hobby, earthenware, taps-off", "us", "tapping, hobby, earthenware, taps-off"),

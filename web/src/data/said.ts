@@ -88,7 +88,9 @@ const VOWEL = /^(?:[AEFHILMNORSX][A-Z]+\b|[aeiou]|[AEIO][a-z])/;
 function swapOf(region: RegionKey): Swap {
   let swap = swaps.get(region);
   if (!swap) {
-    const names = new Map(words.terms.filter((t) => t[region] !== t.base).map((t) => [t.base.toLowerCase(), t[region]]));
+    const turned = words.terms.filter((t) => t[region] !== t.base);
+    const stays = words.terms.filter((t) => t[region] === t.base && turned.some((o) => t.base.toLowerCase().includes(o.base.toLowerCase())));
+    const names = new Map([...turned, ...stays].map((t) => [t.base.toLowerCase(), t[region]])); // a galvanic isolator is no isolator
     const each = [...names.keys()].sort((a, b) => b.length - a.length).map(plain);
     swap = {
       names,
@@ -102,9 +104,9 @@ function swapOf(region: RegionKey): Swap {
   return swap;
 }
 
-/** More than one of it: what stands before brackets takes the ending, and sibilants an “e”. */
+/** More than one of it: what stands before brackets at its end takes the ending, and sibilants an “e”. */
 function plural(term: string): string {
-  const at = term.indexOf(" (");
+  const at = term.endsWith(")") ? term.indexOf(" (") : -1;
   const head = at < 0 ? term : term.slice(0, at);
   return `${head}${/(?:ch|sh|s|x)$/.test(head) ? "es" : "s"}${at < 0 ? "" : term.slice(at)}`;
 }

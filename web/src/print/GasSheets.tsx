@@ -1,5 +1,5 @@
 /** Gas on paper: the card for an emergency, appliances, vessels, the pipe tree with its valves, dates, the route, the fitter's test sheet and the look before a trip. */
-import { HEAT_W, show } from "../data/show";
+import { HEAT_W, show, unitFor } from "../data/show";
 import { useVariant } from "../data/variant";
 import { usePerson, useSaid } from "../shell/person";
 import { useGas } from "../stages/gas/edit";
@@ -140,7 +140,7 @@ export function GasSheets() {
         note={say(says("done-signed-licensed-person", { test_mbar: part.test_mbar, volume_l: part.pipes?.volume_l ?? 0 }))}
         heads={[says("step"), says("limit"), says("read"), says("licence-when")]}
         rows={[
-          [says("leak-test-start-end"), says("no-drop-gauge-shows"), "", ""],
+          [says("leak-test-start-end", { unit: unitFor("°C", units) }), says("no-drop-gauge-shows"), "", ""],
           [says("each-appliances-valve-opened"), says("no-drop"), "", ""],
           [says("bubble-fluid-every-joint"), says("no-bubble"), "", ""],
           [says("pressure-far-appliance-everything"), say(says("least-mbar", { working_min_mbar: limitWord(part.working_min_mbar) })), "", ""],

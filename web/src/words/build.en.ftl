@@ -161,7 +161,7 @@ decked-lined = decked and lined
 insulated = insulated
 proved = proved
 reserve = reserve
-hours-reckoned = hours reckoned
+hours-reckoned = hours estimated
 hours-each-library = hours for each of the library
 delivery-takes-working-days = delivery takes, working days
 budget = budget
@@ -374,7 +374,7 @@ here-day-days = , here in { $lead_days } { $lead_days ->
     }
 until = , until { $until }
 ended-ask-again = ; it ended on { $until }, ask again
-about-was-reckoned = . About { $guide } was reckoned with.
+about-was-reckoned = . About { $guide } was expected.
 may-go-back-until = It may go back until { $return_by }, { $day }.
 under-warranty-until = Under warranty until { $warranty_until }.
 ordered-2 = ordered

@@ -503,7 +503,7 @@ add-usual = Add the usual { $usual_count }
 add-signal-cable = Add a signal cable
 
 ## Slant
-vehicle-seen-slantwise = The vehicle seen slantwise
+vehicle-seen-slantwise = The vehicle seen at an angle
 
 ## WallView
 head-run = run
@@ -675,7 +675,7 @@ top-over-floor = top over the floor
 ## frame
 plan-side = plan and side
 under-floor = under the floor
-slantwise = slantwise
+slantwise = at an angle
 
 ## geometry
 vehicles-wall = the vehicle’s wall

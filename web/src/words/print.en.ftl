@@ -67,7 +67,7 @@ done-signed-licensed-person = To be done and signed by the licensed person. { $t
 step = step
 limit = limit
 licence-when = by, licence, when
-leak-test-start-end = Leak test: start, end, minutes, °C at both
+leak-test-start-end = Leak test: start, end, minutes, { $unit } at both
 no-drop-gauge-shows = no drop that the gauge shows
 each-appliances-valve-opened = Each appliance’s valve opened in turn at working pressure
 no-drop = no drop
@@ -225,7 +225,7 @@ behind-each-wall = Behind each wall
 gas-sheets = Gas sheets
 print = Print
 back = Back
-revision-v-values-typical = Revision { $revision }, { $system_voltage_v } V, { $region_name }. { $licensed } Values are typical where no data sheet is named; check your local rule. How it is reckoned: the sheet “Sources” and Bothy’s method.
+revision-v-values-typical = Revision { $revision }, { $system_voltage_v } V, { $region_name }. { $licensed } Values are typical where no data sheet is named; check your local rule. How it is calculated: the sheet “Sources” and Bothy’s method.
 
 ## RoofSheet
 nothing-lies-roof-yet = Nothing lies on the roof yet: lay it out in Layout and weight, Roof.

@@ -19,7 +19,7 @@ revision-first-second = revision of the { $is_a ->
         [yes] first
        *[no] second
     }
-reckoning-both = Reckoning both…
+reckoning-both = Calculating both…
 no-project-yet = No project yet.
 they-same = They are the same.
 more-than-entered-differently = { $has_more ->

@@ -444,7 +444,7 @@ no-circuit-yet-take = No circuit yet. Take Bothy’s proposal below: it groups t
 ledger = Table of
 add-board = Add a board
 paste-import = Paste or import…
-no-raceway-yet-add = No raceway yet. Add the pipes, trunkings and rows of clips that cables take: Bothy reckons how full each is and what must not lie together.
+no-raceway-yet-add = No raceway yet. Add the pipes, trunkings and rows of clips that cables take: Bothy calculates how full each is and what must not lie together.
 no-lighting-zone-yet = No lighting zone yet. Take Bothy’s below, or add one: lights that go on together, and where from.
 say-daily-use-what = Say in Daily use what will run (key 2); its circuits are proposed here.
 

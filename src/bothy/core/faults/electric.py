@@ -103,113 +103,57 @@ class Cause(NamedTuple):
     faults: tuple[Fault, ...]
 
 
+def _cause(id: str, name: str, prior: float, kind: str, repair: str, stage: str, element: str, *faults: Fault) -> Cause:
+    return Cause(Hypothesis(id, name, prior, kind, repair, stage, element), faults)
+
+
+def _opened(id: str, name: str, prior: float, kind: str, repair: str, element: str, stage: str = "s0") -> Cause:
+    return _cause(id, name, prior, kind, repair, stage, element, Fault(element, "open"))
+
+
+def _joints(id: str, name: str, prior: float, kind: str, repair: str, element: str) -> list[Cause]:
+    """A bad joint, in each of the sizes that are told apart."""
+    share = prior / len(SIZES_OHM)
+    return [
+        _cause(f"{id}-{ohm:g}", says("about", name=name, ohm=ohm), share, kind, repair, "s0", element, Fault(element, "high_resistance", ohm))
+        for ohm in SIZES_OHM
+    ]
+
+
+def _in_the_wire(fused: bool) -> list[Cause]:
+    """Fuse, switch and both wires."""
+    out: list[Cause] = []
+    if fused:
+        out.append(_opened("fuse-open", says("fuse-blown-or-not"), 0.15, "fuse", says("find-why-before-new"), "fuse"))
+        out += _joints("fuse-holder", says("loose-or-burnt-contact"), 0.06, "joint", says("change-holder-crimp-lugs"), "fuse")
+    out.append(_opened("switch-open", says("switch-doesnt-close"), 0.05, "switch", says("change-switch-or-push"), "switch"))
+    out += _joints("switch-bad", says("burnt-contacts-in-switch"), 0.03, "switch", says("change-switch"), "switch")
+    out += _joints("plus-joint", says("bad-crimp-or-loose"), 0.16, "joint", says("find-warm-joint-between"), "plus")
+    out.append(_opened("plus-open", says("plus-wire-broken-or"), 0.05, "wire", says("find-connector-or-break"), "plus"))
+    out += _joints("minus-joint", says("bad-crimp-or-loose-joint"), 0.12, "ground", says("find-warm-joint-between-load"), "minus")
+    out.append(_opened("minus-open", says("minus-wire-broken-or"), 0.05, "ground", says("find-connector-or-break"), "minus"))
+    return out
+
+
+def _in_the_load(heavy_ohm: float, names: str) -> list[Cause]:
+    twice, touching = Fault(None, "bridge", heavy_ohm, "load-plus", "load-minus"), Fault(None, "bridge", 0.01, "load-plus", "load-minus")
+    return [
+        _opened("load-dead", says("failed-or-switched-off", names=names), 0.16, "load", says("look-at-own-switch"), "load", "s5"),
+        _cause("load-heavy", says("draws-twice-what-should", names=names), 0.04, "load", says("switch-off-one-by"), "s5", "load", twice),
+        _cause("short", says("plus-and-minus-touch"), 0.03, "short", says("leave-fuse-out-part"), "s0", "load", touching),
+    ]
+
+
 def causes_of(m: Model, c: Circuit, names: str) -> list[Cause]:
     """Every fault that a circuit can have, with where it would be mended."""
-    out: list[Cause] = []
-
-    def add(id: str, name: str, prior: float, kind: str, repair: str, stage: str, element: str, *faults: Fault) -> None:
-        out.append(Cause(Hypothesis(id, name, prior, kind, repair, stage, element), faults))
-
-    def joints(id: str, name: str, prior: float, kind: str, repair: str, element: str, stage: str = "s0") -> None:
-        for ohm in SIZES_OHM:
-            add(
-                f"{id}-{ohm:g}", says("about", name=name, ohm=ohm), prior / len(SIZES_OHM), kind, repair, stage, element, Fault(element, "high_resistance", ohm)
-            )
-
-    if c.protection != "none":
-        add(
-            "fuse-open",
-            says("fuse-blown-or-not"),
-            0.15,
-            "fuse",
-            says("find-why-before-new"),
-            "s0",
-            "fuse",
-            Fault("fuse", "open"),
-        )
-        joints("fuse-holder", says("loose-or-burnt-contact"), 0.06, "joint", says("change-holder-crimp-lugs"), "fuse")
-    add("switch-open", says("switch-doesnt-close"), 0.05, "switch", says("change-switch-or-push"), "s0", "switch", Fault("switch", "open"))
-    joints("switch-bad", says("burnt-contacts-in-switch"), 0.03, "switch", says("change-switch"), "switch")
-    joints(
-        "plus-joint",
-        says("bad-crimp-or-loose"),
-        0.16,
-        "joint",
-        says("find-warm-joint-between"),
-        "plus",
-    )
-    add("plus-open", says("plus-wire-broken-or"), 0.05, "wire", says("find-connector-or-break"), "s0", "plus", Fault("plus", "open"))
-    joints(
-        "minus-joint",
-        says("bad-crimp-or-loose-joint"),
-        0.12,
-        "ground",
-        says("find-warm-joint-between-load"),
-        "minus",
-    )
-    add(
-        "minus-open",
-        says("minus-wire-broken-or"),
-        0.05,
-        "ground",
-        says("find-connector-or-break"),
-        "s0",
-        "minus",
-        Fault("minus", "open"),
-    )
-    add(
-        "load-dead",
-        says("failed-or-switched-off", names=names),
-        0.16,
-        "load",
-        says("look-at-own-switch"),
-        "s5",
-        "load",
-        Fault("load", "open"),
-    )
     heavy = next(e for e in m.elements if e.id == "load").ohm
-    add(
-        "load-heavy",
-        says("draws-twice-what-should", names=names),
-        0.04,
-        "load",
-        says("switch-off-one-by"),
-        "s5",
-        "load",
-        Fault(None, "bridge", heavy, "load-plus", "load-minus"),
-    )
-    add(
-        "short",
-        says("plus-and-minus-touch"),
-        0.03,
-        "short",
-        says("leave-fuse-out-part"),
-        "s0",
-        "load",
-        Fault(None, "bridge", 0.01, "load-plus", "load-minus"),
-    )
+    out = [*_in_the_wire(c.protection != "none"), *_in_the_load(heavy, names)]
     if any(e.id == "feeder" for e in m.elements):
-        add(
-            "feeder-joint",
-            says("bad-joint-in-feed"),
-            0.03,
-            "joint",
-            says("tighten-and-look-at"),
-            "s0",
-            "feeder",
-            Fault("feeder", "high_resistance", 0.2),
-        )
-    add(
-        "weak-bank",
-        says("bank-low-or-worn"),
-        0.05,
-        "bank",
-        says("charge-full-if-still"),
-        "s4",
-        "bank",
-        Fault("bank", "high_resistance", WEAK_BANK_OHM),
-    )
-    add("nothing", says("nothing-wrong-design-expects"), 0.08, "none", says("enter-in-design-what"), "s5", "load")
+        fault = Fault("feeder", "high_resistance", 0.2)
+        out.append(_cause("feeder-joint", says("bad-joint-in-feed"), 0.03, "joint", says("tighten-and-look-at"), "s0", "feeder", fault))
+    worn = Fault("bank", "high_resistance", WEAK_BANK_OHM)
+    out.append(_cause("weak-bank", says("bank-low-or-worn"), 0.05, "bank", says("charge-full-if-still"), "s4", "bank", worn))
+    out.append(_cause("nothing", says("nothing-wrong-design-expects"), 0.08, "none", says("enter-in-design-what"), "s5", "load"))
     return out
 
 

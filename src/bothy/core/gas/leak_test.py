@@ -99,13 +99,8 @@ def _against(inp: GasLeakTestIn, corrected_mbar: float, limit_mbar: float, drift
     ]
 
 
-def gas_leak_test(inp: GasLeakTestIn, sources: dict[str, Figure] | None = None) -> GasLeakTestOut:
-    """Verdict of a pressure-drop test, and the leak that a drop stands for. It ranks leaks and excuses none. Method: gas.leak-test."""
-    g = Given(inp, sources)
-    mix, law = inp.mix, LIMITS[inp.region]
-    volume = _volume(inp, g)
-    end_c = inp.start_temp_c if inp.end_temp_c is None else inp.end_temp_c
-    b1, b2 = inp.baro_start_mbar, inp.baro_start_mbar if inp.baro_end_mbar is None else inp.baro_end_mbar
+def _drop(inp: GasLeakTestIn, g: Given, b1: float, b2: float, end_c: float) -> tuple[Figure, Figure]:
+    """Where the pressure would end without a leak, and how far it fell beyond that, mbar."""
     t1, t2 = inp.start_temp_c + ZERO_K, end_c + ZERO_K
     expected = derived(
         "expected_end_mbar",
@@ -121,6 +116,18 @@ def gas_leak_test(inp: GasLeakTestIn, sources: dict[str, Figure] | None = None) 
     corrected = derived(
         "corrected_drop_mbar", "expected − end", expected.value - inp.end_mbar, Method("gas.leak-test"), expected_end_mbar=expected, end_mbar=g("end_mbar")
     )
+    return expected, corrected
+
+
+def gas_leak_test(inp: GasLeakTestIn, sources: dict[str, Figure] | None = None) -> GasLeakTestOut:
+    """Verdict of a pressure-drop test, and the leak that a drop stands for. It ranks leaks and excuses none. Method: gas.leak-test."""
+    g = Given(inp, sources)
+    mix, law = inp.mix, LIMITS[inp.region]
+    volume = _volume(inp, g)
+    end_c = inp.start_temp_c if inp.end_temp_c is None else inp.end_temp_c
+    b1, b2 = inp.baro_start_mbar, inp.baro_start_mbar if inp.baro_end_mbar is None else inp.baro_end_mbar
+    t1, t2 = inp.start_temp_c + ZERO_K, end_c + ZERO_K
+    expected, corrected = _drop(inp, g, b1, b2, end_c)
     limit = derived(
         "limit_mbar",
         says("allowed-gauge-step"),

@@ -329,7 +329,7 @@ open-assumed-never-entered = Assumed, never entered
 open-dangers-are-open = { $dangers } dangers are open
 
 ## method
-method-how-it-was-reckoned = How it was reckoned
+method-how-it-was-reckoned = How it is calculated
 method-bothy-s-method = Bothy’s method
 method-every-figure-follows-from-what = Every figure follows from what was entered and the sections named here; each stands in Bothy under How it’s calculated, with its formula, where it holds and a worked example.
 

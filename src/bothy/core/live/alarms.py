@@ -51,18 +51,25 @@ def _when(kind: str, key: str, test: Callable[[float], bool]) -> Callable[[Value
     return found
 
 
+BANK, TANK, GAS = "battery_monitor", "tank_sender", "gas_scale"
+
+
 def rules_of(scene: Scene) -> list[Rule]:
     """The alarms of a vehicle."""
-    high, fuse, full = scene.charge_v + 0.2 * scene.system_v / 12.8, scene.main_fuse_a, scene.gas_kg
-    bank, tank, gas = "battery_monitor", "tank_sender", "gas_scale"
+    return [*_bank_rules(scene), *_body_rules(), *_gas_rules(scene.gas_kg)]
+
+
+def _bank_rules(scene: Scene) -> list[Rule]:
+    """What its battery bank may not do."""
+    high, fuse = scene.charge_v + 0.2 * scene.system_v / 12.8, scene.main_fuse_a
     out = [
         Rule(
             "soc-low",
             says("bank-below"),
             "advice",
             60,
-            _when(bank, "soc_frac", lambda x: x < 0.20),
-            _when(bank, "soc_frac", lambda x: x > 0.25),
+            _when(BANK, "soc_frac", lambda x: x < 0.20),
+            _when(BANK, "soc_frac", lambda x: x > 0.25),
             says("charge-or-switch-off"),
         ),
         Rule(
@@ -70,8 +77,8 @@ def rules_of(scene: Scene) -> list[Rule]:
             says("bank-below-2"),
             "fault",
             60,
-            _when(bank, "soc_frac", lambda x: x < 0.10),
-            _when(bank, "soc_frac", lambda x: x > 0.15),
+            _when(BANK, "soc_frac", lambda x: x < 0.10),
+            _when(BANK, "soc_frac", lambda x: x > 0.15),
             says("charge-now-what-keeps"),
         ),
         Rule(
@@ -79,8 +86,8 @@ def rules_of(scene: Scene) -> list[Rule]:
             says("battery-voltage-too-high"),
             "danger",
             10,
-            _when(bank, "voltage_v", lambda x: x > high),
-            _when(bank, "voltage_v", lambda x: x <= high),
+            _when(BANK, "voltage_v", lambda x: x > high),
+            _when(BANK, "voltage_v", lambda x: x <= high),
             says("switch-every-charger-off"),
         ),
         Rule(
@@ -88,17 +95,53 @@ def rules_of(scene: Scene) -> list[Rule]:
             says("battery-too-hot"),
             "danger",
             10,
-            _when(bank, "temp_c", lambda x: x > 55),
-            _when(bank, "temp_c", lambda x: x < 45),
+            _when(BANK, "temp_c", lambda x: x > 55),
+            _when(BANK, "temp_c", lambda x: x < 45),
             says("isolate-go-out-call"),
         ),
+    ]
+    if fuse:
+        out.append(
+            Rule(
+                "amps-high",
+                says("current-near-main-fuse"),
+                "fault",
+                10,
+                _when(BANK, "current_a", lambda x: abs(x) > 0.9 * fuse),
+                _when(BANK, "current_a", lambda x: abs(x) < 0.8 * fuse),
+                says("switch-largest-load-off"),
+            )
+        )
+    if scene.lithium:
+        out.append(
+            Rule(
+                "cold-charge",
+                says("charging-below-freezing"),
+                "fault",
+                5,
+                _cold_charge,
+                _when(BANK, "temp_c", lambda x: x > 3),
+                says("stop-charge-until-above"),
+            )
+        )
+    return out
+
+
+def _cold_charge(v: Values) -> bool | None:
+    warm, amps = _get(v, BANK, "temp_c"), _get(v, BANK, "current_a")
+    return None if warm is None or amps is None else warm < 0 and amps > 1
+
+
+def _body_rules() -> list[Rule]:
+    """Water, frost and the air."""
+    return [
         Rule(
             "water-low",
             says("fresh-water-low"),
             "advice",
             120,
-            _when(tank, "level_frac", lambda x: x < 0.15),
-            _when(tank, "level_frac", lambda x: x > 0.25),
+            _when(TANK, "level_frac", lambda x: x < 0.15),
+            _when(TANK, "level_frac", lambda x: x > 0.25),
             says("fill-up-pump-must"),
         ),
         Rule(
@@ -121,48 +164,22 @@ def rules_of(scene: Scene) -> list[Rule]:
             True,
         ),
     ]
-    if fuse:
-        out.append(
-            Rule(
-                "amps-high",
-                says("current-near-main-fuse"),
-                "fault",
-                10,
-                _when(bank, "current_a", lambda x: abs(x) > 0.9 * fuse),
-                _when(bank, "current_a", lambda x: abs(x) < 0.8 * fuse),
-                says("switch-largest-load-off"),
-            )
-        )
-    if scene.lithium:
 
-        def cold_charge(v: Values) -> bool | None:
-            warm, amps = _get(v, bank, "temp_c"), _get(v, bank, "current_a")
-            return None if warm is None or amps is None else warm < 0 and amps > 1
 
-        out.append(
-            Rule(
-                "cold-charge",
-                says("charging-below-freezing"),
-                "fault",
-                5,
-                cold_charge,
-                _when(bank, "temp_c", lambda x: x > 3),
-                says("stop-charge-until-above"),
-            )
-        )
-    if full:
-        out.append(
-            Rule(
-                "gas-low",
-                says("gas-low"),
-                "advice",
-                600,
-                _when(gas, "gas_mass_kg", lambda x: x < 0.15 * full),
-                _when(gas, "gas_mass_kg", lambda x: x > 0.5 * full),
-                says("have-full-bottle-ready"),
-            )
-        )
-    return out
+def _gas_rules(full_kg: float) -> list[Rule]:
+    if not full_kg:
+        return []
+    return [
+        Rule(
+            "gas-low",
+            says("gas-low"),
+            "advice",
+            600,
+            _when(GAS, "gas_mass_kg", lambda x: x < 0.15 * full_kg),
+            _when(GAS, "gas_mass_kg", lambda x: x > 0.5 * full_kg),
+            says("have-full-bottle-ready"),
+        ),
+    ]
 
 
 class _State:

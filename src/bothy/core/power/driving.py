@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import Annotated, Literal, Self
+from typing import Annotated, Any, Literal, NamedTuple, Self
 
 from pydantic import Field, model_validator
 
@@ -165,6 +165,59 @@ def _by_relay(inp: DcdcSizeIn, chem: Chemistry, cells: float, r_cable: float, co
     )
 
 
+class _Feed(NamedTuple):
+    """What feeds the charger: spare currents of the alternator and what the bank takes, A; the way to it; voltages on both sides."""
+
+    running: Figure
+    idle: Figure
+    bank: Figure
+    source: Figure
+    resistance_ohm: float
+    absorption_v: float
+    bank_v: float
+
+
+def _worked(inp: DcdcSizeIn, g: Given, rating: float, of: _Feed, rules: set[str]) -> dict[str, Any]:
+    """What a charger of this rating draws and brings; adds to ``rules`` what is wrong with it."""
+    rating_fig = pick(
+        says("dc-dc-charger"),
+        says("smallest-allowed-rating-that"),
+        rating,
+        "A",
+        Method("power.driving-charge"),
+        available_running_a=of.running,
+        bank_limit_a=of.bank,
+    )
+    power = input_power(rating_fig, of.absorption_v, g("efficiency_frac"))
+    volts = input_voltage(
+        of.source, given("resistance_ohm", of.resistance_ohm, "computed", says("copper-at-there-and"), source=Method("power.driving-charge")), power
+    )
+    amps = input_current(power, volts)
+    drop = of.source.value - volts.value
+    deficit = max(0.0, amps.value - of.idle.value)
+    if deficit > 1e-9:
+        rules.add("power-alternator-idle")
+    if drop > 0.03 * inp.alternator_system_v + 1e-9:
+        rules.add("power-dcdc-input-drop")
+    needed = inp.required_energy_wh
+    return {
+        "rating_a": rating_fig,
+        "input_power_w": power,
+        "input_voltage_v": volts,
+        "input_current_a": amps,
+        "cable_drop_v": derived("cable_drop_v", "Vs − V", drop, Method("power.driving-charge", "Kirchhoff"), source_voltage_v=of.source, input_voltage_v=volts),
+        "input_fuse_min_a": derived("input_fuse_min_a", "1.25·I", 1.25 * amps.value, S314, input_current_a=amps),
+        "energy_per_drive_wh": drive_energy(rating_fig, of.bank_v, g("drive_h")),
+        "charge_per_drive_ah": derived("charge_per_drive_ah", "a·h", rating * inp.drive_h, S314, rating_a=rating_fig, drive_h=g("drive_h")),
+        "time_for_required_h": derived(
+            "time_for_required_h", "E/(a·U)", needed / (rating * of.bank_v), S314, required_energy_wh=needed, rating_a=rating_fig, bank_voltage_v=of.bank_v
+        )
+        if needed
+        else None,
+        "idle_deficit_a": derived("idle_deficit_a", "max(0, I − spare at idle)", deficit, S314, input_current_a=amps, available_idle_a=of.idle),
+    }
+
+
 def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> DcdcSizeOut:
     """The DC-DC charger that alternator, cable and bank allow; or what a relay would draw. Method: power.driving-charge."""
     g = Given(inp, sources)
@@ -219,47 +272,6 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
         else:
             status = "insufficient"
             rules.add("power-driving-charge-short")
-    rating_fig = pick(
-        says("dc-dc-charger"),
-        says("smallest-allowed-rating-that"),
-        rating,
-        "A",
-        Method("power.driving-charge"),
-        available_running_a=running,
-        bank_limit_a=bank,
-    )
-    power = input_power(rating_fig, u_abs, g("efficiency_frac"))
-    volts = input_voltage(v_s, given("resistance_ohm", r, "computed", says("copper-at-there-and"), source=Method("power.driving-charge")), power)
-    amps = input_current(power, volts)
-    drop = v_s.value - volts.value
-    deficit = max(0.0, amps.value - idle.value)
-    if deficit > 1e-9:
-        rules.add("power-alternator-idle")
-    if drop > 0.03 * inp.alternator_system_v + 1e-9:
-        rules.add("power-dcdc-input-drop")
-    needed = inp.required_energy_wh
-    return DcdcSizeOut.of(
-        **{**NOTHING, **common}
-        | {
-            "largest_rating_a": derived(
-                "largest_rating_a", says("largest-that-alternator-cable"), largest, S314, available_running_a=running, bank_limit_a=bank
-            ),
-            "rating_a": rating_fig,
-            "status": status,
-            "limited_by": limited,
-            "input_power_w": power,
-            "input_voltage_v": volts,
-            "input_current_a": amps,
-            "cable_drop_v": derived("cable_drop_v", "Vs − V", drop, Method("power.driving-charge", "Kirchhoff"), source_voltage_v=v_s, input_voltage_v=volts),
-            "input_fuse_min_a": derived("input_fuse_min_a", "1.25·I", 1.25 * amps.value, S314, input_current_a=amps),
-            "energy_per_drive_wh": drive_energy(rating_fig, u_b, g("drive_h")),
-            "charge_per_drive_ah": derived("charge_per_drive_ah", "a·h", rating * inp.drive_h, S314, rating_a=rating_fig, drive_h=g("drive_h")),
-            "time_for_required_h": derived(
-                "time_for_required_h", "E/(a·U)", needed / (rating * u_b), S314, required_energy_wh=needed, rating_a=rating_fig, bank_voltage_v=u_b
-            )
-            if needed
-            else None,
-            "idle_deficit_a": derived("idle_deficit_a", "max(0, I − spare at idle)", deficit, S314, input_current_a=amps, available_idle_a=idle),
-            "rules": sorted(rules),
-        }
-    )
+    out = _worked(inp, g, rating, _Feed(running, idle, bank, v_s, r, u_abs, u_b), rules)
+    top = derived("largest_rating_a", says("largest-that-alternator-cable"), largest, S314, available_running_a=running, bank_limit_a=bank)
+    return DcdcSizeOut.of(**{**NOTHING, **common} | out | {"largest_rating_a": top, "status": status, "limited_by": limited, "rules": sorted(rules)})

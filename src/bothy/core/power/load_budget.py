@@ -346,6 +346,53 @@ def _spread(hourly: list[float], b: _Base, hours: float, energy_wh: float) -> No
         hourly[i] += (run_wh * weights[i] / weight_sum + flat) / b.path
 
 
+class _Sums:
+    """What a day's loads add up to: energy by hour, the daily peak, and what is wrong."""
+
+    def __init__(self, inp: LoadBudgetIn, idle_wh: float, has_ac: bool) -> None:
+        self.inverter = inp.inverter
+        self.outs: list[LoadOut] = []
+        self.parts: list[tuple[str, Figure]] = []
+        self.ac_wh = 0.0
+        self.hourly_wh = [idle_wh / 24] * 24
+        self.rules: set[str] = set()
+        self.peak = [given("idle_w", inp.inverter.idle_w if has_ac else 0.0, label=says("inverter-idle"))]
+        self.connected_w = self.peak[0].value
+        self.start_extra_w = 0.0
+
+    def take(self, b: _Base, worked: tuple[Figure, Figure, Figure, Figure, Figure], bank_v: Figure, day: str, day_wh: float) -> None:
+        """Adds a load with its worked power, hours, energy, and both at the bank."""
+        load = b.load
+        power, hours, energy, bank, bank_power = worked
+        saturated = load.count > 0 and b.raw_h(day) > 24 + 1e-9
+        if saturated:
+            self.rules.add("power-load-saturated")
+        if load.supply == "ac" and not load.from_shore:
+            self.ac_wh += energy.value
+            if self.inverter.mode == "scheduled" and load.count > 0 and hours.value > (self.inverter.on_h or 0) + 1e-9:
+                self.rules.add("power-inverter-hours-short")
+        _spread(self.hourly_wh, b, hours.value, energy.value)
+        self.connected_w += bank_power.value
+        self.peak.append(_at_peak(load, bank_power))
+        if load.count > 0:
+            self.start_extra_w = max(self.start_extra_w, (load.start_multiple - 1) * bank_power.value / load.count)
+        self.parts.append((load.id, bank))
+        self.outs.append(
+            LoadOut.of(
+                id=load.id,
+                power_w=power,
+                time_h=hours,
+                energy_wh=energy,
+                bank_energy_wh=bank,
+                bank_charge_ah=charge_of(bank, bank_v),
+                bank_power_w=bank_power,
+                bank_current_a=current_of(bank_power, bank_v),
+                saturated=saturated,
+                share_frac=bank.value / day_wh if day_wh else 0.0,
+            )
+        )
+
+
 def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> LoadBudgetOut:
     """Daily energy, profile and peak of a list of loads on the hardest day type of a season.
 
@@ -363,62 +410,28 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
     has_ac = any(b.load.supply == "ac" and b.load.count > 0 and not b.load.from_shore for b in bases)
     idle = idle_energy(given("idle_w", inp.inverter.idle_w), given("on_h", on_h[day]))
 
-    outs: list[LoadOut] = []
-    parts: list[tuple[str, Figure]] = []
-    ac_wh = 0.0
-    hourly = [idle.value / 24] * 24
-    rules: set[str] = set()
-    peak = [given("idle_w", inp.inverter.idle_w if has_ac else 0.0, label=says("inverter-idle"))]
-    connected = peak[0].value
-    start_extra = 0.0
+    sums = _Sums(inp, idle.value, has_ac)
     for b in bases:
-        load = b.load
-        power, hours, energy, bank, bank_power = _worked(b, day, src)
-        saturated = load.count > 0 and b.raw_h(day) > 24 + 1e-9
-        if saturated:
-            rules.add("power-load-saturated")
-        if load.supply == "ac" and not load.from_shore:
-            ac_wh += energy.value
-            if inp.inverter.mode == "scheduled" and load.count > 0 and hours.value > (inp.inverter.on_h or 0) + 1e-9:
-                rules.add("power-inverter-hours-short")
-        _spread(hourly, b, hours.value, energy.value)
-        connected += bank_power.value
-        peak.append(_at_peak(load, bank_power))
-        if load.count > 0:
-            start_extra = max(start_extra, (load.start_multiple - 1) * bank_power.value / load.count)
-        parts.append((load.id, bank))
-        outs.append(
-            LoadOut.of(
-                id=load.id,
-                power_w=power,
-                time_h=hours,
-                energy_wh=energy,
-                bank_energy_wh=bank,
-                bank_charge_ah=charge_of(bank, bank_v),
-                bank_power_w=bank_power,
-                bank_current_a=current_of(bank_power, bank_v),
-                saturated=saturated,
-                share_frac=bank.value / day_wh[day] if day_wh[day] else 0.0,
-            )
-        )
-    energy_all = total(says("energy-per-at-bank"), "Wh", [*parts, (says("inverter-idle"), idle)], Method("power.load-budget"))
+        sums.take(b, _worked(b, day, src), bank_v, day, day_wh[day])
+    outs, rules = sums.outs, sums.rules
+    energy_all = total(says("energy-per-at-bank"), "Wh", [*sums.parts, (says("inverter-idle"), idle)], Method("power.load-budget"))
     ac_fig = derived(
         "ac_energy_wh",
         "Σ E of the mains appliances",
-        ac_wh,
+        sums.ac_wh,
         Method("power.load-budget"),
         **{x.id: x.figure("energy_wh") for x, b in zip(outs, bases, strict=True) if b.load.supply == "ac"},
     )
     design = with_margin(energy_all, g("margin_frac"))
-    peak_w = total(says("power-at-daily-peak"), "W", [(f.label, f) for f in peak], Method("power.load-budget"))
+    peak_w = total(says("power-at-daily-peak"), "W", [(f.label, f) for f in sums.peak], Method("power.load-budget"))
     start_w = pick(
         says("power-while-hardest-motor"),
         "P_peak + largest (start multiple − 1)·P_b/n",
-        peak_w.value + start_extra,
+        peak_w.value + sums.start_extra_w,
         "W",
         Method("power.load-budget", "one motor starts at a time"),
         peak_w=peak_w,
-        start_extra_w=start_extra,
+        start_extra_w=sums.start_extra_w,
     )
     if has_ac and idle.value > 0.15 * day_wh[day] + 1e-9:
         rules.add("power-inverter-idle-heavy")
@@ -440,13 +453,13 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
         inverter_on_h=derived("inverter_on_h", says("mode", mode=word_of(inp.inverter.mode)), on_h[day], Method("power.load-budget")),
         inverter_idle_wh=idle,
         inverter_loss_wh=inverter_loss(idle, ac_fig, inp.inverter.efficiency_frac),
-        connected_power_w=derived("connected_power_w", "P₀ + Σ P_b, all at once", connected, Method("power.load-budget"), peak_power_w=peak_w),
+        connected_power_w=derived("connected_power_w", "P₀ + Σ P_b, all at once", sums.connected_w, Method("power.load-budget"), peak_power_w=peak_w),
         peak_power_w=peak_w,
         peak_current_a=current_of(peak_w, min_v),
         start_power_w=start_w,
         start_current_a=current_of(start_w, min_v),
         loads=outs,
-        hourly_wh=hourly,
+        hourly_wh=sums.hourly_wh,
         days=[DayOut.of(day_type=d, energy_wh=day_wh[d], charge_ah=day_wh[d] / inp.bank_voltage_v) for d in inp.day_types],
         rules=sorted(rules),
     )

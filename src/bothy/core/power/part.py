@@ -131,7 +131,10 @@ def counted_wh(ctx: Context, b: SeasonBalance) -> float:
 
 def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances: list[SeasonBalance]) -> list[Headroom]:
     """Need against have of every capacity (section 3.16 and its recommended margins)."""
-    p = ctx.design.power
+    return [*_bank_rooms(ctx, s, uses, balances), *_inverter_rooms(ctx, s), *_panel_rooms(ctx, s), *_charge_rooms(ctx, s)]
+
+
+def _bank_rooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances: list[SeasonBalance]) -> list[Headroom]:
     out: list[Headroom] = []
     if s.bank and s.usable_wh:
         worst = max((b for b in balances if b.planned), key=lambda b: b.demand_wh - counted_wh(ctx, b))
@@ -158,6 +161,12 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
         out.append(_headroom(ctx, "bank_energy", says("bank-energy-worn-and"), need, s.usable_wh, "Wh", 0.0))
         season = max(uses, key=lambda k: uses[k].peak_current_a)
         out.append(_headroom(ctx, "bank_current", says("bank-current"), uses[season].figure("peak_current_a"), s.bank.figure("max_discharge_a"), "A", 0.0))
+    return out
+
+
+def _inverter_rooms(ctx: Context, s: Supply) -> list[Headroom]:
+    p = ctx.design.power
+    out: list[Headroom] = []
     if p.inverter and s.size:
         have = given("rating_w", p.inverter.rating_w, "typed", p.inverter.name, label=says("inverter-rating-2"))
         if s.air is not None and s.air.value > DERATE_FROM_C:
@@ -195,6 +204,12 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
         feed = ctx.design.circuits_of("inverter")[0]
         have = given("rating_a", feed.fuse_a or 0, "typed", feed.name, label=says("inverter", protection=feed.protection))
         out.append(_headroom(ctx, "inverter_protection", says("inverter", protection=feed.protection), s.feed.figure("dc_current_a"), have, "A", 0.2))
+    return out
+
+
+def _panel_rooms(ctx: Context, s: Supply) -> list[Headroom]:
+    p = ctx.design.power
+    out: list[Headroom] = []
     for x in s.strings:
         have = given("max_voltage_v", x.controller.max_voltage_v, "typed", x.controller.name, label=says("controllers-top-voltage"))
         out.append(_headroom(ctx, f"controller_voltage{x.key}", says("solar-voltage-on-frosty", x_label=x.label), x.out.figure("voc_cold_v"), have, "V", 0.05))
@@ -213,6 +228,12 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
         )
         area = given("panel_m2", sum(array_power(a) for a in on_roof) / W_PER_M2, "assumed", says("about-on-square-metre"), label=says("panel-area"))
         out.append(_headroom(ctx, "roof", says("roof-area"), area, roof, "m²", 0.0))
+    return out
+
+
+def _charge_rooms(ctx: Context, s: Supply) -> list[Headroom]:
+    p = ctx.design.power
+    out: list[Headroom] = []
     if s.driving and s.driving.input_current_a is not None:
         out.append(
             _headroom(

@@ -91,6 +91,56 @@ def taper_time(c_ah: float, coulomb: float, s0: float, s1: float, s_t: float, i0
     return hours + (c_ah / coulomb * rest / i_tail if rest > 0 else 0.0)
 
 
+def _charged(inp: ShoreChargeTimeIn, g: Given, net: float, bank_fig: Figure, warm_fig: Figure, u_abs: float) -> dict[str, Any]:
+    """Bulk and taper with the current that is left, A, and the energy from the socket."""
+    chem = CHEMISTRIES[inp.chemistry]
+    i0 = pick(
+        says("charge-current"),
+        says("smaller-what-charger-or"),
+        min(net, bank_fig.value),
+        "A",
+        S315,
+        net_current_a=net,
+        bank_limit_a=bank_fig,
+    )
+    c = inp.capacity_ah
+    s_t = min(max(chem.taper_a - chem.taper_b * i0.value / c, 0.5), chem.taper_a)
+    s0, s1 = inp.soc_start_frac, inp.soc_target_frac
+    bulk = bulk_time(g("capacity_ah"), chem.coulomb, max(0.0, min(s1, s_t) - s0), i0)
+    taper_fig = derived("soc_taper_frac", "a − b·I/C, at least 0.5", s_t, Method("power.shore-charge", chem.name), current_a=i0, capacity_ah=g("capacity_ah"))
+    taper = taper_time(c, chem.coulomb, s0, s1, s_t, i0.value, chem.tail)
+    taper_h = derived("taper_time_h", says("exponential-to-tail-current"), taper, S315, soc_taper_frac=taper_fig, current_a=i0)
+    eff = inp.charger_efficiency_frac
+    energy = u_abs / eff * (c / chem.coulomb * (s1 - s0) + inp.load_current_a * (bulk.value + taper)) + inp.heater_power_w * warm_fig.value
+    time = pick(
+        says("charging-time"),
+        "warming + bulk + taper",
+        warm_fig.value + bulk.value + taper,
+        "h",
+        Method("power.shore-charge", "model, typical within 20 %"),
+        warm_time_h=warm_fig,
+        bulk_time_h=bulk,
+        taper_time_h=taper_h,
+    )
+    return {
+        "bulk_current_a": i0,
+        "soc_taper_frac": taper_fig,
+        "bulk_time_h": bulk,
+        "taper_time_h": taper_h,
+        "time_h": time,
+        "charger_ac_power_w": derived(
+            "charger_ac_power_w",
+            "(I + loads)·U_abs/η",
+            (i0.value + inp.load_current_a) * u_abs / eff,
+            S315,
+            current_a=i0,
+            load_current_a=g("load_current_a"),
+            charger_efficiency_frac=g("charger_efficiency_frac"),
+        ),
+        "energy_ac_wh": derived("energy_ac_wh", "U_abs/η·(charge stored + loads·time) + heater", energy, S315, time_h=time),
+    }
+
+
 def shore_charge_time(inp: ShoreChargeTimeIn, sources: dict[str, Figure] | None = None) -> ShoreChargeTimeOut:
     """Charging from the mains: what limits it, whether the cold forbids it, how long it takes. Method: power.shore-charge."""
     g = Given(inp, sources)
@@ -152,54 +202,5 @@ def shore_charge_time(inp: ShoreChargeTimeIn, sources: dict[str, Figure] | None 
     if status != "ok":
         return ShoreChargeTimeOut.of(**{**nothing, **common, "status": status, "rules": sorted(rules)})
     limited = "bank" if bank_a < net - 1e-9 else "inlet" if by_inlet.value < inp.charger_current_a - 1e-9 else "charger"
-    i0 = pick(
-        says("charge-current"),
-        says("smaller-what-charger-or"),
-        min(net, bank_a),
-        "A",
-        S315,
-        net_current_a=net,
-        bank_limit_a=bank_fig,
-    )
-    c = inp.capacity_ah
-    s_t = min(max(chem.taper_a - chem.taper_b * i0.value / c, 0.5), chem.taper_a)
-    s0, s1 = inp.soc_start_frac, inp.soc_target_frac
-    bulk = bulk_time(g("capacity_ah"), chem.coulomb, max(0.0, min(s1, s_t) - s0), i0)
-    taper_fig = derived("soc_taper_frac", "a − b·I/C, at least 0.5", s_t, Method("power.shore-charge", chem.name), current_a=i0, capacity_ah=g("capacity_ah"))
-    taper = taper_time(c, chem.coulomb, s0, s1, s_t, i0.value, chem.tail)
-    taper_h = derived("taper_time_h", says("exponential-to-tail-current"), taper, S315, soc_taper_frac=taper_fig, current_a=i0)
-    eff = inp.charger_efficiency_frac
-    energy = u_abs / eff * (c / chem.coulomb * (s1 - s0) + inp.load_current_a * (bulk.value + taper)) + inp.heater_power_w * warm
-    time = pick(
-        says("charging-time"),
-        "warming + bulk + taper",
-        warm + bulk.value + taper,
-        "h",
-        Method("power.shore-charge", "model, typical within 20 %"),
-        warm_time_h=warm_fig,
-        bulk_time_h=bulk,
-        taper_time_h=taper_h,
-    )
-    return ShoreChargeTimeOut.of(
-        **{**nothing, **common}
-        | {
-            "bulk_current_a": i0,
-            "limited_by": limited,
-            "status": "ok",
-            "soc_taper_frac": taper_fig,
-            "bulk_time_h": bulk,
-            "taper_time_h": taper_h,
-            "time_h": time,
-            "charger_ac_power_w": derived(
-                "charger_ac_power_w",
-                "(I + loads)·U_abs/η",
-                (i0.value + inp.load_current_a) * u_abs / eff,
-                S315,
-                current_a=i0,
-                load_current_a=g("load_current_a"),
-                charger_efficiency_frac=g("charger_efficiency_frac"),
-            ),
-            "energy_ac_wh": derived("energy_ac_wh", "U_abs/η·(charge stored + loads·time) + heater", energy, S315, time_h=time),
-            "rules": sorted(rules),
-        }
-    )
+    out = _charged(inp, g, net, bank_fig, warm_fig, u_abs)
+    return ShoreChargeTimeOut.of(**{**nothing, **common} | out | {"limited_by": limited, "status": "ok", "rules": sorted(rules)})

@@ -193,18 +193,11 @@ def warm_trip(r: Result, days: int, numbers: Array) -> WarmTrip:
     )
 
 
-def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> TripRun:
-    """What a run says, from its sums and what was kept of its series."""
-    from bothy.core.trips.cells import E_NOM
-    from bothy.core.trips.results import WHOLE_LEDGER, balance_error, standard_error
-
-    n, count = len(plan.days), r.ledger.shape[0]
-    least = r.summary[:, k.LEAST_SOC]
-    order = np.argsort(least, kind="stable")
-    named = {name: int(order[min(count - 1, round(q * (count - 1)))]) for name, q in (("p10", 0.1), ("p50", 0.5), ("p90", 0.9))}
+def _days(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> list[TripDaySum]:
+    """Each day of the trip in the middle of its weathers."""
     asked = (plan.dc.sum(axis=2) + plan.ac.sum(axis=2)).sum(axis=1) * plan.step_min / 60
     legs = leg_days(ctx.design)
-    days = [
+    return [
         quick(
             TripDaySum,
             date=d.date.isoformat(),
@@ -221,6 +214,18 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
         )
         for j, d in enumerate(plan.days)
     ]
+
+
+def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> TripRun:
+    """What a run says, from its sums and what was kept of its series."""
+    from bothy.core.trips.cells import E_NOM
+    from bothy.core.trips.results import WHOLE_LEDGER, balance_error, standard_error
+
+    n, count = len(plan.days), r.ledger.shape[0]
+    least = r.summary[:, k.LEAST_SOC]
+    order = np.argsort(least, kind="stable")
+    named = {name: int(order[min(count - 1, round(q * (count - 1)))]) for name, q in (("p10", 0.1), ("p50", 0.5), ("p90", 0.9))}
+    days = _days(ctx, plan, r, kept, weather)
     firsts = r.summary[:, k.FIRST_ELECTRICITY]
     happened = np.sort(firsts[firsts >= 0])
     means = dict(zip(WHOLE_LEDGER, r.ledger.mean(axis=0), strict=True))

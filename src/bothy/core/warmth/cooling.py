@@ -225,32 +225,8 @@ class AcBatteryHoursOut(Outcome):
     start_ok: bool | None
 
 
-def ac_battery_hours(inp: AcBatteryHoursIn, sources: dict[str, Figure] | None = None) -> AcBatteryHoursOut:
-    """How long a bank carries an air conditioner, and whether it starts. Method: warmth.cooling."""
-    g = Given(inp, sources)
-    native = inp.supply != "inverter"
-    volts = g("battery_voltage_v", BANK_V[inp.supply], says("usual-for-this-supply"))
-    eta = g("conversion_efficiency_frac", 0.97 if native else 0.88, says("usual-for-this-supply"))
-    idle = g("inverter_idle_w", 0.0 if native else 15.0, says("usual-for-this-supply"))
-    hose = derived(
-        "hose_penalty_w",
-        "0.33533·Q_hose·max(0, T_e − T_i)",
-        PER_FLOW * inp.exhaust_hose_flow_m3_h * max(0.0, inp.outdoor_temp_c - inp.indoor_temp_c),
-        Method("warmth.cooling", "warm air drawn in for what is blown out"),
-        exhaust_hose_flow_m3_h=g("exhaust_hose_flow_m3_h"),
-        outdoor_temp_c=g("outdoor_temp_c"),
-        indoor_temp_c=g("indoor_temp_c"),
-    )
-    net = derived(
-        "net_capacity_w",
-        "max(0, capacity − penalty)",
-        max(0.0, inp.capacity_w - hose.value),
-        Method("warmth.cooling"),
-        capacity_w=g("capacity_w"),
-        hose_penalty_w=hose,
-    )
-    duty = min(1.0, inp.cooling_load_w / net.value) if net.value > 0 else 1.0
-    run = derived("run_power_w", "capacity/EER", inp.capacity_w / inp.eer, Method("warmth.cooling", "definition"), capacity_w=g("capacity_w"), eer=g("eer"))
+def _draws(inp: AcBatteryHoursIn, g: Given, duty: float, run: Figure, eta: Figure, idle: Figure) -> tuple[Figure, Figure, Figure]:
+    """Mean power of the cooler, what the bank gives for all, and what of it the sun doesn't bring, W."""
     mean = derived(
         "mean_power_w",
         "duty·run + (1−duty)·fan",
@@ -278,6 +254,36 @@ def ac_battery_hours(inp: AcBatteryHoursIn, sources: dict[str, Figure] | None = 
         battery_draw_w=draw,
         solar_power_w=g("solar_power_w"),
     )
+    return mean, draw, falls
+
+
+def ac_battery_hours(inp: AcBatteryHoursIn, sources: dict[str, Figure] | None = None) -> AcBatteryHoursOut:
+    """How long a bank carries an air conditioner, and whether it starts. Method: warmth.cooling."""
+    g = Given(inp, sources)
+    native = inp.supply != "inverter"
+    volts = g("battery_voltage_v", BANK_V[inp.supply], says("usual-for-this-supply"))
+    eta = g("conversion_efficiency_frac", 0.97 if native else 0.88, says("usual-for-this-supply"))
+    idle = g("inverter_idle_w", 0.0 if native else 15.0, says("usual-for-this-supply"))
+    hose = derived(
+        "hose_penalty_w",
+        "0.33533·Q_hose·max(0, T_e − T_i)",
+        PER_FLOW * inp.exhaust_hose_flow_m3_h * max(0.0, inp.outdoor_temp_c - inp.indoor_temp_c),
+        Method("warmth.cooling", "warm air drawn in for what is blown out"),
+        exhaust_hose_flow_m3_h=g("exhaust_hose_flow_m3_h"),
+        outdoor_temp_c=g("outdoor_temp_c"),
+        indoor_temp_c=g("indoor_temp_c"),
+    )
+    net = derived(
+        "net_capacity_w",
+        "max(0, capacity − penalty)",
+        max(0.0, inp.capacity_w - hose.value),
+        Method("warmth.cooling"),
+        capacity_w=g("capacity_w"),
+        hose_penalty_w=hose,
+    )
+    duty = min(1.0, inp.cooling_load_w / net.value) if net.value > 0 else 1.0
+    run = derived("run_power_w", "capacity/EER", inp.capacity_w / inp.eer, Method("warmth.cooling", "definition"), capacity_w=g("capacity_w"), eer=g("eer"))
+    mean, draw, falls = _draws(inp, g, duty, run, eta, idle)
     start = run.value * (inp.start_multiple if inp.start_multiple is not None else START[inp.compressor])
     hours = (
         derived(

@@ -124,6 +124,52 @@ class StorageHeatTimeOut(Outcome):
     cool_down_h: float | None
 
 
+def _heating(inp: StorageHeatTimeIn, g: Given, coil: Figure, seconds: float | None) -> tuple[Figure | None, Figure | None, Figure | None]:
+    """Time to the target, and what the heater and the battery give for it; None where it is never reached, or the battery doesn't heat."""
+    if seconds is None:
+        return None, None, None
+    charge = None
+    time = derived(
+        "time_min",
+        "(C/k)·ln[(T∞ − T₀)/(T∞ − T_t)]" if coil.value + inp.loss_w_k else "C·ΔT/P",
+        seconds / 60,
+        Method("water.storage"),
+        volume_l=g("volume_l"),
+        heat_w=g("heat_w"),
+        coil_effective_w_k=coil,
+        target_temp_c=g("target_temp_c"),
+    )
+    energy = derived("heater_energy_wh", "P·time", inp.heat_w * seconds / 3600, Method("water.storage", "definition"), heat_w=g("heat_w"), time_min=time)
+    if inp.supply != "other":
+        eta = inp.inverter_efficiency_frac if inp.supply == "inverter" else 1.0
+        charge = derived(
+            "battery_charge_ah",
+            "energy/(η·U)",
+            energy.value / (eta * inp.battery_voltage_v),
+            Method("water.storage"),
+            heater_energy_wh=energy,
+            battery_voltage_v=g("battery_voltage_v"),
+            inverter_efficiency_frac=given("inverter_efficiency_frac", eta, "input"),
+        )
+    return time, energy, charge
+
+
+def _cool_down(inp: StorageHeatTimeIn, g: Given) -> Figure | None:
+    """Until the water is no longer of use; None where it doesn't cool so far."""
+    t1, amb, usable, ul = inp.target_temp_c, inp.ambient_temp_c, inp.usable_min_temp_c, inp.loss_w_k
+    if not (ul > 0 and t1 > usable > amb):
+        return None
+    return derived(
+        "cool_down_h",
+        "(C/U_L)·ln[(T_t − T_amb)/(T_u − T_amb)]",
+        HEAT_J_LK * inp.volume_l / ul * math.log((t1 - amb) / (usable - amb)) / 3600,
+        Method("water.storage", "lumped cooling"),
+        volume_l=g("volume_l"),
+        loss_w_k=g("loss_w_k"),
+        usable_min_temp_c=g("usable_min_temp_c"),
+    )
+
+
 def storage_heat_time(inp: StorageHeatTimeIn, sources: dict[str, Figure] | None = None) -> StorageHeatTimeOut:
     """How long a boiler takes, what it stores and what it loses. Method: water.storage."""
     g = Given(inp, sources)
@@ -166,44 +212,7 @@ def storage_heat_time(inp: StorageHeatTimeIn, sources: dict[str, Figure] | None 
         target_temp_c=g("target_temp_c"),
         start_temp_c=g("start_temp_c"),
     )
-    time = energy = charge = None
-    if seconds is not None:
-        time = derived(
-            "time_min",
-            "(C/k)·ln[(T∞ − T₀)/(T∞ − T_t)]" if k else "C·ΔT/P",
-            seconds / 60,
-            Method("water.storage"),
-            volume_l=g("volume_l"),
-            heat_w=g("heat_w"),
-            coil_effective_w_k=coil,
-            target_temp_c=g("target_temp_c"),
-        )
-        energy = derived("heater_energy_wh", "P·time", p * seconds / 3600, Method("water.storage", "definition"), heat_w=g("heat_w"), time_min=time)
-        if inp.supply != "other":
-            eta = inp.inverter_efficiency_frac if inp.supply == "inverter" else 1.0
-            charge = derived(
-                "battery_charge_ah",
-                "energy/(η·U)",
-                energy.value / (eta * inp.battery_voltage_v),
-                Method("water.storage"),
-                heater_energy_wh=energy,
-                battery_voltage_v=g("battery_voltage_v"),
-                inverter_efficiency_frac=given("inverter_efficiency_frac", eta, "input"),
-            )
-    usable = inp.usable_min_temp_c
-    cool = (
-        derived(
-            "cool_down_h",
-            "(C/U_L)·ln[(T_t − T_amb)/(T_u − T_amb)]",
-            c / ul * math.log((t1 - amb) / (usable - amb)) / 3600,
-            Method("water.storage", "lumped cooling"),
-            volume_l=g("volume_l"),
-            loss_w_k=g("loss_w_k"),
-            usable_min_temp_c=g("usable_min_temp_c"),
-        )
-        if ul > 0 and t1 > usable > amb
-        else None
-    )
+    time, energy, charge = _heating(inp, g, coil, seconds)
     return StorageHeatTimeOut.of(
         time_min=time,
         max_temp_c=highest,
@@ -228,7 +237,7 @@ def storage_heat_time(inp: StorageHeatTimeIn, sources: dict[str, Figure] | None 
             target_temp_c=g("target_temp_c"),
             ambient_temp_c=g("ambient_temp_c"),
         ),
-        cool_down_h=cool,
+        cool_down_h=_cool_down(inp, g),
     )
 
 

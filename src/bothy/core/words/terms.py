@@ -35,7 +35,9 @@ VOWEL = re.compile(r"[AEFHILMNORSX][A-Z]{1,}\b|[aeiou]|[AEIO][a-z]")
 
 @cache
 def _finder(region: RegionKey) -> tuple[re.Pattern[str], dict[str, str]]:
-    swaps = {t.base.lower(): t.by_region[region] for t in terms() if t.by_region[region] != t.base}
+    turned = [t.base.lower() for t in terms() if t.by_region[region] != t.base]
+    stays = {t.base.lower() for t in terms() if t.by_region[region] == t.base and any(base in t.base.lower() for base in turned)}
+    swaps = {t.base.lower(): t.by_region[region] for t in terms() if t.base.lower() in stays or t.by_region[region] != t.base}
     each = "|".join(re.escape(base) for base in sorted(swaps, key=len, reverse=True))
     return re.compile(
         rf"(?<![\w-])(?P<article>an? )?(?<![\w-])(?P<base>{each})(?P<plural>(?:(?<=[sx])|(?<=[cs]h))es|s)?(?![\w-])" if swaps else r"(?!)", re.IGNORECASE
@@ -43,8 +45,8 @@ def _finder(region: RegionKey) -> tuple[re.Pattern[str], dict[str, str]]:
 
 
 def plural(term: str) -> str:
-    """More than one of it: what stands before brackets takes the ending, and sibilants an “e”."""
-    head, bracket, rest = term.partition(" (")
+    """More than one of it: what stands before brackets at its end takes the ending, and sibilants an “e”."""
+    head, bracket, rest = term.partition(" (") if term.endswith(")") else (term, "", "")
     return f"{head}{'es' if re.search(r'(?:ch|sh|s|x)$', head) else 's'}{bracket}{rest}"
 
 

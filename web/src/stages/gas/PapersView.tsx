@@ -166,7 +166,7 @@ function Checks() {
                   (g.appliances ?? []).map((a) => ({ value: a.id, word: a.name })),
                   { none: says("line") },
                 ),
-                quantity("value", c.kind === "flame_failure" ? says("shuts-after-seconds") : "mbar", "count", ""),
+                c.kind === "flame_failure" ? quantity("value", says("shuts-after-seconds"), "count", "") : mbar("value", says("pressure-read")),
                 words("on", says("date")),
                 words("who", says("by")),
               ]}

@@ -146,7 +146,7 @@ function Whole() {
                 clearable: true,
                 placeholder: say(says("mbar-regions", { nominal_mbar: part.nominal_mbar })),
               }),
-              quantity("capacity_kg_h", says("capacity-kg-h"), "count", ""),
+              quantity("capacity_kg_h", says("capacity-kg-h"), "throughput", "kg/h"),
               quantity("age_years", says("age-date-years"), "count", "", { clearable: true, placeholder: says("not-entered") }),
               choice("mount", says("sits"), MOUNTS),
               flag("crash_safe", says("shuts-crash")),

@@ -138,7 +138,19 @@ function Fields({ s, big }: { s: Step; big?: boolean }) {
         <Plain label={says("light-panels-plane-w")} value={was?.irradiance_w_m2} big={big} onSet={(v) => void put({ irradiance_w_m2: v })} />
       )}
       {s.asks.includes("ambient_temp_c") && (
-        <Plain label={says("air-c")} value={was?.ambient_temp_c} big={big} onSet={(v) => void put({ ambient_temp_c: v })} />
+        <div className="my-1 grid grid-cols-[1fr_9rem] items-center gap-2">
+          <span>{says("air-c")}</span>
+          <Quantity
+            slate={!big}
+            className={field}
+            label={says("air-c")}
+            value={was?.ambient_temp_c}
+            dimension="temperature"
+            unit="°C"
+            clearable
+            onCommit={(q) => void put({ ambient_temp_c: q?.value ?? null })}
+          />
+        </div>
       )}
       {s.kind === "look" ? (
         <div className="my-2 flex gap-2">

@@ -21,7 +21,7 @@ const KINDS: { kind: OwnPart["kind"]; word: string; like: string }[] = [
   { kind: "controller", word: says("controller"), like: "mppt-100-30" },
   { kind: "dcdc", word: says("dc-dc-charger"), like: "dcdc-30" },
 ];
-type Field = [key: keyof OwnPart, word: string, dimension: Dimension, unit: string];
+type Field = [key: keyof OwnPart, word: string, dimension: Dimension, unit: string, scale?: number];
 const FIELDS: Record<OwnPart["kind"], Field[]> = {
   battery: [
     ["unit_voltage_v", says("voltage"), "voltage", "V"],
@@ -34,10 +34,10 @@ const FIELDS: Record<OwnPart["kind"], Field[]> = {
     ["panel_power_w", says("power-stc"), "power", "W"],
     ["vmp_v", says("voltage-best-power"), "voltage", "V"],
     ["imp_a", says("current-best-power"), "current", "A"],
-    ["voc_v", "open-circuit voltage", "voltage", "V"],
-    ["isc_a", "short-circuit current", "current", "A"],
-    ["length_mm", says("length-mm"), "count", ""],
-    ["width_mm", says("width-mm"), "count", ""],
+    ["voc_v", says("open-circuit-voltage"), "voltage", "V"],
+    ["isc_a", says("short-circuit-current"), "current", "A"],
+    ["length_mm", says("length-mm"), "length", "mm", 1000],
+    ["width_mm", says("width-mm"), "length", "mm", 1000],
   ],
   controller: [
     ["max_voltage_v", says("panel-voltage-most"), "voltage", "V"],
@@ -138,14 +138,14 @@ export function OwnPartSlate({ part }: { part: OwnPart }) {
           onSet={(v) => set({ controller_type: v as OwnPart["controller_type"] }, says("kind"))}
         />
       )}
-      {FIELDS[part.kind].map(([key, label, dimension, unit]) => (
+      {FIELDS[part.kind].map(([key, label, dimension, unit, scale = 1]) => (
         <QuantityProperty
           key={key}
           label={label}
           value={part[key] as number | null}
           dimension={dimension}
           unit={unit}
-          onSet={(v) => set({ [key]: v } as Partial<OwnPart>, label)}
+          onSet={(v) => set({ [key]: v == null ? v : v * scale } as Partial<OwnPart>, label)}
         />
       ))}
       {part.kind === "battery" && (

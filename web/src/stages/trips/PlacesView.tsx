@@ -2,7 +2,7 @@
 
 import { scaleLinear } from "d3-scale";
 import { useCallback, useState } from "react";
-import { MONTH } from "../../data/show";
+import { degrees, MONTH, unitFor } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { QuantityProperty, TextProperty } from "../../parts/Property";
@@ -10,7 +10,7 @@ import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
-import { useSaid } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { says } from "../../words/trips";
 import { BringInWeather } from "./BringInWeather";
@@ -21,6 +21,7 @@ const INITIALS = MONTH.map((m) => m.slice(0, 1));
 
 /** Sun by month as posts, mean nights and days as a band. */
 function Year({ p }: { p: OwnPlace }) {
+  const { units } = usePerson();
   const [box, width] = useWidth<HTMLDivElement>();
   const w = p.weather;
   if (!w) return null;
@@ -37,7 +38,7 @@ function Year({ p }: { p: OwnPlace }) {
           kWh/m² d
         </text>
         <text x="4" y="156" fontSize="11.5" fontWeight="600" fill="currentColor">
-          {says("air-c")}
+          {says("air-c", { unit: unitFor("°C", units) })}
         </text>
         {INITIALS.map((m, i) => {
           const x = 62 + i * step;
@@ -51,10 +52,10 @@ function Year({ p }: { p: OwnPlace }) {
               </text>
               <rect x={x + step * 0.2} y={air(hi)} width={step * 0.22} height={Math.max(1, air(lo) - air(hi))} fill="var(--color-loch)" opacity="0.6" />
               <text x={x + step * 0.31} y={air(hi) - 3} fontSize="9.5" textAnchor="middle" className="num" fill="currentColor">
-                {hi.toFixed(0)}
+                {degrees(hi, units)}
               </text>
               <text x={x + step * 0.31} y={air(lo) + 10} fontSize="9.5" textAnchor="middle" className="num" fill="currentColor">
-                {lo.toFixed(0)}
+                {degrees(lo, units)}
               </text>
               <text x={x + step * 0.31} y="249" fontSize="10.5" textAnchor="middle" fill="var(--color-dim)">
                 {m}

@@ -28,6 +28,7 @@ const CAUTION = says("never-block-vents-cold");
 /** Two glasses, day and night: what goes in (g/h by source), how full the air is, and what runs down; beside them the air by night. */
 function Damp() {
   const { report } = useVariant();
+  const { units } = usePerson();
   const say = useSaid();
   const [box, width] = useWidth<HTMLDivElement>();
   const a = report.warmth.air;
@@ -89,7 +90,7 @@ function Damp() {
             </text>
             <rect x={right + 138} y={36 + i * 21} width={Math.max(1, s.g_h * Math.min(bar, 1.6))} height="13" fill="var(--color-loch)" fillOpacity="0.5" />
             <text x={right + 143 + s.g_h * Math.min(bar, 1.6)} y={46 + i * 21} fontSize="10.5" className="num" fill="currentColor">
-              {Math.round(s.g_h)}
+              {show(s.g_h, "g/h", units, 2)}
             </text>
           </g>
         ))}
@@ -226,7 +227,7 @@ function Whole() {
           quantity("wet_coats_per_day", says("wet-coats-day"), "count", ""),
           quantity("wet_clothes_kg_per_day", says("washing-dried-inside-day"), "mass", "kg"),
           quantity("dogs", says("dogs"), "count", ""),
-          quantity("hob_kw", say(says("open-flames-hob")), "power", "kW", { scale: 0.001 }),
+          quantity("hob_kw", say(says("open-flames-hob")), "power", "kW of heat", { scale: 0.001 }),
           quantity("hob_h_per_day", says("hours-day"), "time", "h"),
           choice("hob_fuel", say(says("hob-burns")), HOB_FUELS),
           flag("hob_heats", says("used-keep-warm")),

@@ -4,7 +4,7 @@ import { scaleLog } from "d3-scale";
 import { HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { wordColumn } from "../../parts/columns";
-import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
+import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFigs } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
@@ -193,12 +193,12 @@ function Whole() {
               ...(element ? [quantity("element_w", says("element"), "power", "W"), choice("element_supply", says("element-fed"), ELEMENT_SUPPLIES)] : []),
               ...(coil
                 ? [
-                    count("coil_ua_w_k", says("coil-w-each-kelvin")),
+                    quantity("coil_ua_w_k", says("coil-w-each-kelvin"), "conductance", "W/K"),
                     quantity("coolant_temp_c", says("coolant"), "temperature", "°C"),
                     quantity("coolant_flow_l_min", says("coolant-flow"), "flow", "L/min"),
                   ]
                 : []),
-              count("loss_w_k", says("loses-w-each-kelvin")),
+              quantity("loss_w_k", says("loses-w-each-kelvin"), "conductance", "W/K"),
               quantity("mixer_c", says("mixer-set"), "temperature", "°C", { clearable: true, placeholder: says("no-mixer") }),
               quantity("relief_kpa", says("relief-valve"), "pressure", "kPa", { scale: 0.001, clearable: true, placeholder: says("none") }),
               flag("relief_outside", says("piped-outside")),

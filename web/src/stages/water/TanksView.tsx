@@ -1,6 +1,6 @@
 /** Tanks: shapes, heights, gauges, how they are held, and what joins them. */
 import { useState } from "react";
-import { show } from "../../data/show";
+import { show, sizeOf, smallLength, type UnitSystem } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, type FieldSpec, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
@@ -62,31 +62,34 @@ export function reshaped(p: Prism, shape: string): Prism {
   };
 }
 
-/** The corners of a drawn section as text: "0 0, 500 0, 500 200" in millimetres, and back; null where it can't be read. */
-export function readSection(text: string): number[][] | null {
+/** The corners of a drawn section as text: "0 0, 500 0, 500 200" in the unit that sizes are read in, and back; null where it can't be read. */
+export function readSection(text: string, units: UnitSystem = "metric"): number[][] | null {
+  const one = units === "us" ? 0.0254 : 0.001;
   const points = text
     .split(/[,;\n]+/)
     .map((p) => p.trim())
     .filter(Boolean)
     .map((p) => p.split(/\s+/).map(Number));
-  return points.length >= 3 && points.every((p) => p.length === 2 && p.every(Number.isFinite)) ? points.map((p) => p.map((v) => v / 1000)) : null;
+  return points.length >= 3 && points.every((p) => p.length === 2 && p.every(Number.isFinite)) ? points.map((p) => p.map((v) => v * one)) : null;
 }
 
 function Section({ p, onSet }: { p: Prism; onSet: (points: number[][]) => void }) {
   const [bad, setBad] = useState(false);
-  const text = (p.vertices_yz_m ?? []).map((v) => v.map((c) => Math.round(c * 1000)).join(" ")).join(", ");
+  const { units } = usePerson();
+  const label = says("section-corners-across-up", { unit: smallLength(units) });
+  const text = (p.vertices_yz_m ?? []).map((v) => v.map((c) => sizeOf([c], units, 2)).join(" ")).join(", ");
   return (
     <label className="block py-0.5">
-      <span className="text-[12px] text-chalk-dim">{says("section-corners-across-up")}</span>
+      <span className="text-[12px] text-chalk-dim">{label}</span>
       <input
         key={text}
         className={`field-slate num w-full ${bad ? "!border-rust" : ""}`}
         defaultValue={text}
-        aria-label={says("section-corners-across-up")}
+        aria-label={label}
         aria-invalid={bad}
         onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
         onBlur={(e) => {
-          const points = readSection(e.target.value);
+          const points = readSection(e.target.value, units);
           setBad(!points);
           if (points && e.target.value !== text) onSet(points);
         }}

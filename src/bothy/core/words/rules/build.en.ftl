@@ -72,6 +72,6 @@ build-not-belonging = Task done, and no longer in the design
 build-items-left = Task done, and not all of it ticked
     .remedy = Do what is left, or tick it.
 build-pace = Pace slower or faster than planned
-    .remedy = Check the dates: the plan reckons with it.
+    .remedy = Check the dates: the plan uses it.
 build-budget = Budget nearly used or exceeded
     .remedy = Choose cheaper parts, or leave something out.

@@ -72,7 +72,7 @@ give-one-hours-per = give one of hours per day, part of the time, or uses per da
 required-with-uses-per = is required with uses per day
 does-not-go-with = does not go with a label energy, which holds its own time
 goes-only-with-part = goes only with part of the time or a label energy
-together-draw-most-that = together draw { GROUPED($watts_kw, digits: 0) } kW; { SHORT($most_together_kw) } kW is the most that Bothy reckons with
+together-draw-most-that = together draw { GROUPED($watts_kw, digits: 0) } kW; { SHORT($most_together_kw) } kW is the most that Bothy can calculate with
 
 ## lighting
 zone-has-change-over = zone “{ $self_name }” has { $places_count }; two-way switches serve two places, push-buttons with a latching relay any number

@@ -126,7 +126,7 @@ and-less-other = , and less of { $dark_count } other{ $dark_count_over ->
     [yes] s
    *[no] {""}
  }
-what-stands-on-roof = What stands on the roof takes { FIX($shaded_pc, digits: 0) } % of the direct light of { $t_name } at the lowest sun that is planned{ $rest }; Power and Trips reckon with it.
+what-stands-on-roof = What stands on the roof takes { FIX($shaded_pc, digits: 0) } % of the direct light of { $t_name } at the lowest sun that is planned{ $rest }; Power and Trips count it.
 gets-hot-and-gives = it gets hot and gives several per cent less
 wind-gets-under = wind gets under it
 under-there-air = Under { $t_name } there is { $mm } air: { $hot }.
