@@ -3372,7 +3372,7 @@ export interface components {
         };
         /**
          * CalcAnswer
-         * @description Output of a calculator, and the working of each output that is a formula.
+         * @description Output of a calculator, the working of each output that is a formula, and the titles of the rules that it names, by their ids.
          */
         CalcAnswer: {
             /** Output */
@@ -3383,10 +3383,14 @@ export interface components {
             working: {
                 [key: string]: components["schemas"]["WorkingOut"];
             };
+            /** Rules */
+            rules: {
+                [key: string]: string;
+            };
         };
         /**
          * CalculatorItem
-         * @description A calculator: its contract as JSON Schema, an example input, and its keys in words.
+         * @description A calculator: its contract as JSON Schema, an example input, and its keys and choices in words.
          */
         CalculatorItem: {
             /** Name */
@@ -3410,6 +3414,10 @@ export interface components {
             /** Words */
             words: {
                 [key: string]: components["schemas"]["Word"];
+            };
+            /** Choices */
+            choices: {
+                [key: string]: string;
             };
         };
         /**

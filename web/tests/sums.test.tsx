@@ -57,10 +57,24 @@ describe("reading a contract", () => {
   });
 });
 
+const choices = { blocked_cold: "blocked by cold", uk: "United Kingdom" };
+
 describe("the form", () => {
   const show = (value: Record<string, unknown>, wrong: string | null = null) => {
     const set = vi.fn();
-    render(<Fields schema={schema} root={schema} words={words} value={value} example={{ loads: [] }} wrong={wrong} onTyping={() => undefined} onSet={set} />);
+    render(
+      <Fields
+        schema={schema}
+        root={schema}
+        words={words}
+        choices={choices}
+        value={value}
+        example={{ loads: [] }}
+        wrong={wrong}
+        onTyping={() => undefined}
+        onSet={set}
+      />,
+    );
     return set;
   };
 
@@ -111,8 +125,12 @@ describe("the answer", () => {
   it("opens the working of a figure", () => {
     render(
       <Answer
-        words={words}
-        answer={{ output: { drop_v: 0.64, drop_frac: 0.053, ok: false, rules: [], size: null, list: [1, 2] }, working: { drop_v: figure } }}
+        item={{ words, choices }}
+        answer={{
+          output: { drop_v: 0.64, drop_frac: 0.053, ok: false, rules: ["wire-drop"], size: null, list: [1, 2], status: "blocked_cold" },
+          working: { drop_v: figure },
+          rules: { "wire-drop": "Voltage drop too high" },
+        }}
       />,
     );
     expect(screen.queryByText("ΔU = I·R/1000")).toBeNull();
@@ -121,10 +139,17 @@ describe("the answer", () => {
     expect(screen.getByText("5.3 %")).toBeTruthy();
     expect(screen.getByText("no")).toBeTruthy();
     expect(screen.getByText("1, 2")).toBeTruthy();
+    expect(screen.getByText("Voltage drop too high"), "a rule by its title").toBeTruthy();
+    expect(screen.getByText("blocked by cold"), "a choice by its words").toBeTruthy();
   });
 
   it("lists the entries of a map, each with its own working", () => {
-    render(<Answer words={words} answer={{ output: { drop_v: { main_feed: 0.64, pump: 0.1 }, sizes: {} }, working: { "drop_v/main_feed": figure } }} />);
+    render(
+      <Answer
+        item={{ words, choices }}
+        answer={{ output: { drop_v: { main_feed: 0.64, pump: 0.1 }, sizes: {} }, working: { "drop_v/main_feed": figure }, rules: {} }}
+      />,
+    );
     expect(screen.queryByRole("button", { name: "pump" })).toBeNull();
     fireEvent.click(screen.getByRole("button", { name: "main feed" }));
     expect(screen.getByText("ΔU = I·R/1000")).toBeTruthy();
@@ -144,7 +169,9 @@ describe("pairs", () => {
   it("are taken when they make sense and refused in place when not", () => {
     const set = vi.fn();
     const pieces: Schema = { type: "object", properties: { pieces: { type: "object", additionalProperties: { type: "integer" } } }, required: ["pieces"] };
-    render(<Fields schema={pieces} root={pieces} words={words} value={{}} example={{}} wrong={null} onTyping={() => undefined} onSet={set} />);
+    render(
+      <Fields schema={pieces} root={pieces} words={words} choices={choices} value={{}} example={{}} wrong={null} onTyping={() => undefined} onSet={set} />,
+    );
     fireEvent.blur(screen.getByLabelText("pieces"), { target: { value: "many" } });
     expect(set).not.toHaveBeenCalled();
     expect(screen.getByText(/a name and a number/)).toBeTruthy();

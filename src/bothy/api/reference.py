@@ -21,10 +21,12 @@ from bothy.core.design.fields import field_keys
 from bothy.core.design.warmth import BuildUp
 from bothy.core.figure import label_of, unit_of
 from bothy.core.figure_keys import read_unit
+from bothy.core.finding import RULES
 from bothy.core.region import REGIONS
 from bothy.core.units import parse
 from bothy.core.warmth.presets import BUILD_UPS
 from bothy.core.warmth.surfaces import worked
+from bothy.core.words.choices import words_in
 from bothy.core.words.says import api_says as says
 from bothy.formats import appliances_csv, archive, project_file
 from bothy.formats.method_pages import MethodPage, read_pages
@@ -42,7 +44,7 @@ class Word(BaseModel):
 
 
 class CalculatorItem(BaseModel):
-    """A calculator: its contract as JSON Schema, an example input, and its keys in words."""
+    """A calculator: its contract as JSON Schema, an example input, and its keys and choices in words."""
 
     name: str
     field: str
@@ -52,6 +54,7 @@ class CalculatorItem(BaseModel):
     input_schema: dict[str, Any]
     example: dict[str, Any]
     words: dict[str, Word]
+    choices: dict[str, str]
 
 
 class BackupItem(BaseModel):
@@ -136,10 +139,11 @@ class CellOut(BaseModel):
 
 
 class CalcAnswer(BaseModel):
-    """Output of a calculator, and the working of each output that is a formula."""
+    """Output of a calculator, the working of each output that is a formula, and the titles of the rules that it names, by their ids."""
 
     output: dict[str, Any]
     working: dict[str, WorkingOut]
+    rules: dict[str, str]
 
 
 class RegionItem(BaseModel):
@@ -161,16 +165,35 @@ def _keys(schema: Any) -> Iterator[str]:
             yield from _keys(part)
 
 
+def _rules(output: Any) -> Iterator[tuple[str, str]]:
+    """Id and title of each rule that an output names."""
+    if isinstance(output, str):
+        if output in RULES:
+            yield output, RULES[output].title
+    elif isinstance(output, dict | list):
+        for part in output.values() if isinstance(output, dict) else output:
+            yield from _rules(part)
+
+
 @cache
 def _calculators() -> list[CalculatorItem]:
     out = []
     for c in CALCULATORS.values():
         contract = c.input.model_json_schema()
-        keys = {*_keys(contract), *_keys(c.output.model_json_schema())}
+        answer = c.output.model_json_schema()
+        keys = {*_keys(contract), *_keys(answer)}
         words = {k: Word(label=label_of(k), unit=read_unit(f"{c.field}/{k}", unit_of(k))) for k in sorted(keys)}
         out.append(
             CalculatorItem(
-                name=c.name, field=c.field, title=c.title, question=c.question, caution=c.caution, input_schema=contract, example=c.example, words=words
+                name=c.name,
+                field=c.field,
+                title=c.title,
+                question=c.question,
+                caution=c.caution,
+                input_schema=contract,
+                example=c.example,
+                words=words,
+                choices=words_in(contract, answer),
             )
         )
     return out
@@ -209,7 +232,7 @@ def calc(name: str, body: Annotated[Any, Body()]) -> dict[str, Any]:
 def calc_working(name: str, body: Annotated[Any, Body()]) -> CalcAnswer:
     """A calculator's output with its working."""
     output, working = BOUNDED.run("input", worked_answer, name, body)
-    return CalcAnswer(output=output, working=working)
+    return CalcAnswer(output=output, working=working, rules=dict(_rules(output)))
 
 
 @router.post("/quantity", operation_id="readQuantity")

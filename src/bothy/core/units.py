@@ -192,7 +192,7 @@ EXAMPLES: dict[str, str] = {
     "force": '"4 kN", "900 lbf" or "400 kgf"',
     "transmittance": '"0.9 W/m2K" or "0.16 BTU/(h·ft²·°F)"',
     "conductance": '"2.5 W/K" or "4.7 BTU/(h·°F)"',
-    "price": '"2.40 per kg" or "1.10 per lb"',
+    "price": '"2.40 /kg" or "1.10 /lb"',
 }
 
 AWG_NUMBER: dict[str, int] = {
@@ -234,7 +234,7 @@ _GROUPED = r"\d{1,3}(?:[\s'’]\d{3})+(?:[.,]\d+)?"
 """Thousands apart by a gap or an apostrophe."""
 _PLAIN = r"\d[\d.,]*\d|\d|[.,]\d+"
 _NUMBER = re.compile(
-    rf"^\s*(?P<sign>[-+−–])?\s*(?:(?P<whole>\d+)(?:\s+|\s*-\s*)(?=\d+\s*/))?(?:(?P<num>\d+)\s*/\s*(?P<den>\d+)|"
+    rf"^\s*(?P<sign>[-+−–])?\s*(?:(?P<whole>\d+)(?:\s+|\s*-\s*)(?=\d+\s*/\s*\d))?(?:(?P<num>\d+)\s*/\s*(?P<den>\d+)|"
     rf"(?P<dec>(?:{_GROUPED}|{_PLAIN})(?:[eE][-+]?\d+)?))\s*(?P<unit>[^\d\s].*?|)\s*$"
 )
 _TWO = re.compile(

@@ -8,6 +8,7 @@ import pytest
 from fluent.syntax import FluentParser
 from fluent.syntax.ast import Message
 
+from bothy.core.calculators import CALCULATORS
 from bothy.core.design.build import Licence
 from bothy.core.design.fit import WayTag
 from bothy.core.design.panel import PanelKind
@@ -17,13 +18,13 @@ from bothy.core.handover.maintenance import Status
 from bothy.core.power.load_budget import InverterUse
 from bothy.core.wiring.conductors import Installation
 from bothy.core.words.catalogues import PSEUDO, in_language
-from bothy.core.words.choices import CHOICES, word_of
+from bothy.core.words.choices import CHOICES, choices_of, word_of
 
 NAMED = [
     v
     for kind in (Installation, PanelKind, BelowKind, Element, WayTag, Licence, Status, InverterUse.model_fields["mode"].annotation)
     for v in typing.get_args(kind)
-]
+] + [v for c in CALCULATORS.values() for of in (c.input, c.output) for v in choices_of(of.model_json_schema())]
 
 
 @pytest.mark.parametrize("choice", sorted(set(NAMED)))

@@ -22,7 +22,7 @@ export class NotUnderstood extends Error {}
 const GROUPED = String.raw`\d{1,3}(?:[\s'’]\d{3})+(?:[.,]\d+)?`;
 const PLAIN = String.raw`\d[\d.,]*\d|\d|[.,]\d+`;
 const NUMBER = new RegExp(
-  String.raw`^\s*(?<sign>[-+−–])?\s*(?:(?<whole>\d+)(?:\s+|\s*-\s*)(?=\d+\s*/))?(?:(?<num>\d+)\s*/\s*(?<den>\d+)|(?<dec>(?:${GROUPED}|${PLAIN})(?:[eE][-+]?\d+)?))\s*(?<unit>[^\d\s].*?|)\s*$`,
+  String.raw`^\s*(?<sign>[-+−–])?\s*(?:(?<whole>\d+)(?:\s+|\s*-\s*)(?=\d+\s*/\s*\d))?(?:(?<num>\d+)\s*/\s*(?<den>\d+)|(?<dec>(?:${GROUPED}|${PLAIN})(?:[eE][-+]?\d+)?))\s*(?<unit>[^\d\s].*?|)\s*$`,
 );
 const TWO =
   /^\s*(?<sign>[-+−–])?\s*(?<a>[\d.,/]+|\d+\s+\d+\s*\/\s*\d+)\s*(?<ua>[^\d\s.,/-]+)[\s,-]*(?<b>\d[\d.,]*(?:[\s-]+\d+\s*\/\s*\d+)?|\d+\s*\/\s*\d+)\s*(?<ub>[^\d.,/-]*?)\s*$/;

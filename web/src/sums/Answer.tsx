@@ -7,9 +7,14 @@ import { usePerson } from "../shell/person";
 import { says } from "../words/sums";
 
 type CalcAnswer = Schemas["CalcAnswer"];
-type Words = Schemas["CalculatorItem"]["words"];
+/** The item of a calculator, and the titles of the rules that its answer names. */
+type Told = Pick<Schemas["CalculatorItem"], "words" | "choices"> & Pick<CalcAnswer, "rules">;
 
-function Plain({ value, words, name }: { value: unknown; words: Words; name: string }) {
+/** What a word of an answer is called: a choice, a rule, or itself. */
+const called = (text: string, told: Told) => told.choices[text] ?? told.rules[text] ?? text.replace(/_/g, " ");
+
+function Plain({ value, told, name }: { value: unknown; told: Told; name: string }) {
+  const { words } = told;
   const { units } = usePerson();
   if (value === null || value === undefined) return <span className="text-chalk-dim">{says("none")}</span>;
   if (typeof value === "number") return <span className="num">{show(value, words[name]?.unit ?? "", units, 4)}</span>;
@@ -19,7 +24,7 @@ function Plain({ value, words, name }: { value: unknown; words: Words; name: str
     if (value.every((v) => typeof v !== "object" || v === null))
       return (
         <span className="num break-words">
-          {value.map((v) => (typeof v === "number" ? show(v, words[name]?.unit ?? "", units) : String(v).replace(/_/g, " "))).join(", ")}
+          {value.map((v) => (typeof v === "number" ? show(v, words[name]?.unit ?? "", units) : called(String(v), told))).join(", ")}
         </span>
       );
     return (
@@ -30,7 +35,7 @@ function Plain({ value, words, name }: { value: unknown; words: Words; name: str
               ? v.join(", ")
               : Object.entries(v as Record<string, unknown>).map(([k, x]) => (
                   <span key={k} className="flex justify-between gap-2">
-                    <span>{words[k]?.label ?? k}</span> <Plain value={x} words={words} name={k} />
+                    <span>{words[k]?.label ?? k}</span> <Plain value={x} told={told} name={k} />
                   </span>
                 ))}
           </span>
@@ -38,13 +43,13 @@ function Plain({ value, words, name }: { value: unknown; words: Words; name: str
       </span>
     );
   }
-  return <span className="break-words">{String(value).replace(/_/g, " ")}</span>;
+  return <span className="break-words">{called(String(value), told)}</span>;
 }
 
-type RowProps = { id: string; name: string; label: string; value: unknown; answer: CalcAnswer; words: Words };
+type RowProps = { id: string; name: string; label: string; value: unknown; answer: CalcAnswer; told: Told };
 
 /** One value; pressing its label unrolls how it was reached. */
-function Row({ id, name, label, value, answer, words }: RowProps) {
+function Row({ id, name, label, value, answer, told }: RowProps) {
   const [open, setOpen] = useState(false);
   const deep = Array.isArray(value) && value.some((v) => typeof v === "object");
   return (
@@ -66,7 +71,7 @@ function Row({ id, name, label, value, answer, words }: RowProps) {
           )}
         </span>
         <span className={deep ? "block" : "text-right"}>
-          <Plain value={value} words={words} name={name} />
+          <Plain value={value} told={told} name={name} />
         </span>
       </div>
       {open && <Working id={id} figures={answer.working} />}
@@ -74,7 +79,9 @@ function Row({ id, name, label, value, answer, words }: RowProps) {
   );
 }
 
-export function Answer({ answer, words }: { answer: CalcAnswer; words: Words }) {
+export function Answer({ answer, item }: { answer: CalcAnswer; item: Pick<Schemas["CalculatorItem"], "words" | "choices"> }) {
+  const told: Told = { words: item.words, choices: item.choices, rules: answer.rules };
+  const { words } = told;
   return (
     <ul className="m-0 list-none p-0">
       {Object.entries(answer.output).map(([key, value]) => {
@@ -88,13 +95,13 @@ export function Answer({ answer, words }: { answer: CalcAnswer; words: Words }) 
                 <ul className="m-0 list-none p-0 pl-2" aria-label={label}>
                   {entries.map(([entry, one]) => (
                     <li key={entry}>
-                      <Row id={`${key}/${entry}`} name={key} label={entry.replace(/_/g, " ")} value={one} answer={answer} words={words} />
+                      <Row id={`${key}/${entry}`} name={key} label={called(entry, told)} value={one} answer={answer} told={told} />
                     </li>
                   ))}
                 </ul>
               </>
             ) : (
-              <Row id={key} name={key} label={answer.working[key]?.label ?? label} value={entries ? null : value} answer={answer} words={words} />
+              <Row id={key} name={key} label={answer.working[key]?.label ?? label} value={entries ? null : value} answer={answer} told={told} />
             )}
           </li>
         );

@@ -8,7 +8,8 @@ import { says } from "../words/sums";
 import { type Input, pairsOf, readingOf, resolved, type Schema, split, withValue } from "./schema";
 
 type Words = Schemas["CalculatorItem"]["words"];
-type Shared = { root: Schema; words: Words; wrong: string | null; onTyping: (typing: boolean) => void };
+type Choices = Schemas["CalculatorItem"]["choices"];
+type Shared = { root: Schema; words: Words; choices: Choices; wrong: string | null; onTyping: (typing: boolean) => void };
 type FieldProps = Shared & { name: string; schema: Schema; value: unknown; onSet: (value: unknown) => void; required: boolean };
 
 const plain = (text: string) => text.replace(/_/g, " ");
@@ -50,10 +51,10 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
           onSet(e.target.value === "" ? undefined : s.type === "integer" || typeof s.enum?.[0] === "number" ? Number(e.target.value) : e.target.value)
         }
       >
-        <option value="">{says("default", { standard: plain(standard) })}</option>
+        <option value="">{says("default", { standard: shared.choices[standard] ?? plain(standard) })}</option>
         {s.enum.map((o) => (
           <option key={o} value={String(o)}>
-            {plain(String(o))}
+            {shared.choices[String(o)] ?? plain(String(o))}
           </option>
         ))}
       </select>

@@ -65,6 +65,7 @@ function Sum({ item }: { item: Item }) {
             schema={item.input_schema as Schema}
             root={item.input_schema as Schema}
             words={item.words}
+            choices={item.choices}
             value={input}
             example={item.example}
             wrong={error?.status === 422 ? error.key : null}
@@ -95,7 +96,7 @@ function Sum({ item }: { item: Item }) {
         )}
         {answer.data && !error && (
           <div className={stale ? "opacity-40" : ""} aria-busy={stale}>
-            <Answer answer={answer.data} words={item.words} />
+            <Answer answer={answer.data} item={item} />
           </div>
         )}
       </aside>

@@ -6,7 +6,10 @@ from collections.abc import Iterator
 
 from bothy.core.commissioning.source import Source, label, marks_of
 from bothy.core.commissioning.step import Step, clipped
+from bothy.core.design.prove import Meter
+from bothy.core.design.wiring import Circuit
 from bothy.core.proving.sheet import TEST_COPPER_C
+from bothy.core.wiring.circuit import CircuitPart
 from bothy.core.wiring.conductors import ConductorResistanceIn, conductor_resistance
 from bothy.core.words.says import commissioning_says as says
 
@@ -77,43 +80,8 @@ def looks(src: Source) -> Iterator[Step]:
 
 def dead_low(src: Source) -> Iterator[Step]:
     """S1. Main fuse out, loads off."""
-    meter = src.ctx.design.prove.meter
     for c, p in src.low:
-        loop = src.loops.get(c.id)
-        if loop is not None:
-            yield Step(
-                clipped("s1-loop", c.id),
-                "s1",
-                says("loop", label=label(p, c)),
-                says("main-fuse-out-load"),
-                "record",
-                c.id,
-                "mΩ",
-                loop.expected_mohm,
-                loop.low_mohm,
-                loop.high_mohm,
-                instrument=says("milliohm-meter-or-drop") if not loop.resolvable else OHMMETER,
-                record="loop",
-                record_id=c.id,
-                rule="wire-test-failed",
-                marks=marks_of(c, p),
-            )
-        if c.return_path == "cable":
-            yield Step(
-                clipped("s1-apart", c.id),
-                "s1",
-                says("ends-apart", label=label(p, c)),
-                says("far-ends-apart-load"),
-                "value",
-                c.id,
-                "MΩ",
-                low=APART_MOHM,
-                instrument=OHMMETER,
-                accuracy_frac=0.01,
-                most=1e12,
-                rule="test-short",
-                marks=marks_of(c, p),
-            )
+        yield from _dead_circuit(src, c, p)
     if not src.low:
         return
     yield Step(
@@ -131,33 +99,7 @@ def dead_low(src: Source) -> Iterator[Step]:
         rule="test-short",
     )
     if src.ctx.design.wiring.chassis_bond_count:
-        yield Step(
-            "s1-chassis",
-            "s1",
-            says("plus-busbar-to-chassis"),
-            says("lift-chassis-bond-first"),
-            "value",
-            "chassis",
-            "MΩ",
-            low=APART_MOHM,
-            instrument=OHMMETER,
-            accuracy_frac=0.01,
-            most=1e12,
-            rule="test-short",
-        )
-        yield Step(
-            "s1-bond",
-            "s1",
-            says("chassis-bond"),
-            says("bond-back-on-minus"),
-            "value",
-            "chassis",
-            "Ω",
-            high=BOND_OHM,
-            instrument=says("multimeter-leads-zeroed"),
-            resolution=meter.loop_resolution_mohm / 1000 if meter.loop_resolution_mohm < 50 else 0.01,
-            rule="test-fail",
-        )
+        yield from _chassis(src.ctx.design.prove.meter)
     yield Step(
         "s1-polarity",
         "s1",
@@ -165,6 +107,76 @@ def dead_low(src: Source) -> Iterator[Step]:
         says("red-to-plus-at"),
         subject="polarity",
         rule="test-reversed",
+    )
+
+
+def _dead_circuit(src: Source, c: Circuit, p: CircuitPart) -> Iterator[Step]:
+    """Its loop, and that its ends are apart."""
+    loop = src.loops.get(c.id)
+    if loop is not None:
+        yield Step(
+            clipped("s1-loop", c.id),
+            "s1",
+            says("loop", label=label(p, c)),
+            says("main-fuse-out-load"),
+            "record",
+            c.id,
+            "mΩ",
+            loop.expected_mohm,
+            loop.low_mohm,
+            loop.high_mohm,
+            instrument=says("milliohm-meter-or-drop") if not loop.resolvable else OHMMETER,
+            record="loop",
+            record_id=c.id,
+            rule="wire-test-failed",
+            marks=marks_of(c, p),
+        )
+    if c.return_path == "cable":
+        yield Step(
+            clipped("s1-apart", c.id),
+            "s1",
+            says("ends-apart", label=label(p, c)),
+            says("far-ends-apart-load"),
+            "value",
+            c.id,
+            "MΩ",
+            low=APART_MOHM,
+            instrument=OHMMETER,
+            accuracy_frac=0.01,
+            most=1e12,
+            rule="test-short",
+            marks=marks_of(c, p),
+        )
+
+
+def _chassis(meter: Meter) -> Iterator[Step]:
+    """Apart from plus while its bond is lifted, one with minus when it is back."""
+    yield Step(
+        "s1-chassis",
+        "s1",
+        says("plus-busbar-to-chassis"),
+        says("lift-chassis-bond-first"),
+        "value",
+        "chassis",
+        "MΩ",
+        low=APART_MOHM,
+        instrument=OHMMETER,
+        accuracy_frac=0.01,
+        most=1e12,
+        rule="test-short",
+    )
+    yield Step(
+        "s1-bond",
+        "s1",
+        says("chassis-bond"),
+        says("bond-back-on-minus"),
+        "value",
+        "chassis",
+        "Ω",
+        high=BOND_OHM,
+        instrument=says("multimeter-leads-zeroed"),
+        resolution=meter.loop_resolution_mohm / 1000 if meter.loop_resolution_mohm < 50 else 0.01,
+        rule="test-fail",
     )
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from typing import NamedTuple
 
 from bothy.core.commissioning.source import Source
@@ -207,15 +207,8 @@ def solved_all(m: Model, causes: Iterable[Cause]) -> dict[str, Solved]:
     return {c.hypothesis.id: blown_in(with_faults(m.elements, c.faults), GROUND)[0] for c in causes}
 
 
-def electric_case(src: Source, c: Circuit, observed: Sequence[tuple[str, float]] = ()) -> Case | None:
-    """The case of a load circuit; ``observed``: readings that were taken, by test."""
-    m = model_of(src, c)
-    if m is None:
-        return None
-    names = ", ".join(src.circuits[c.id].appliance_names[:2]) or says("appliance")
-    causes = causes_of(m, c, names)
-    solved = solved_all(m, causes)
-    meter = src.ctx.design.prove.meter
+def _measured(m: Model, solved: dict[str, Solved], meter: Meter) -> list[Probe]:
+    """What a meter tells: over parts, across them, and the current."""
     probes: list[Probe] = []
 
     def place(node: str) -> str:
@@ -261,42 +254,61 @@ def electric_case(src: Source, c: Circuit, observed: Sequence[tuple[str, float]]
     amps = {k: abs(s.current("plus")) for k, s in solved.items()}
     amp_sd = math.hypot((meter.current_accuracy_frac * m.amps + meter.current_digits_count * meter.current_resolution_a) / math.sqrt(3), CURRENT_FRAC * m.amps)
     numeric("amps", "", "", says("amps-on-plus-with"), 2.0, amps, amp_sd, 400.0, "A", says("zero-clamp-at-spot", how=how))
-    ids = [x.hypothesis.id for x in causes]
+    return probes
+
+
+def _looks(ids: list[str], fused: bool) -> Iterator[Probe]:
+    """What is told by looking and trying."""
     for id, title, told, outcomes, minutes in LOOK:
-        if id == "pull-fuse" and c.protection == "none":
+        if id == "pull-fuse" and not fused:
             continue
         rows = {k: {outcomes[0]: (p := looked(id, k)), outcomes[1]: 1 - p} for k in ids}
-        probes.append(Probe(Test(id, minutes, outcomes=outcomes, rows=rows), title, told, sound=outcomes[0]))
-    part = src.circuits[c.id]
+        yield Probe(Test(id, minutes, outcomes=outcomes, rows=rows), title, told, sound=outcomes[0])
+
+
+def _drawn(m: Model, c: Circuit, names: str) -> list[Drawn]:
+    """The circuit as it is drawn, each element with its words."""
     words = {
-        "bank": "bank",
+        "bank": says("of-bank"),
         "main": says("main-fuse-and-lead"),
         "feeder": says("feed-board"),
-        "fuse": says("fuse", fuse_a=c.fuse_a) if c.fuse_a else "fuse",
-        "switch": "switch",
-        "plus": "plus",
+        "fuse": says("fuse", fuse_a=c.fuse_a) if c.fuse_a else says("of-fuse"),
+        "switch": says("of-switch"),
+        "plus": says("of-plus"),
         "load": names,
-        "minus": "minus",
+        "minus": says("of-minus"),
         "feeder-minus": says("feed-board"),
-        "shunt": "shunt",
+        "shunt": says("of-shunt"),
     }
+    return [
+        Drawn(
+            e.id,
+            words[e.id],
+            e.kind,
+            e.a,
+            e.b,
+            f"{1000 * e.ohm:.3g} mΩ" if e.kind not in ("source", "load") else f"{m.volts:.1f} V" if e.kind == "source" else f"{m.amps:.1f} A",
+        )
+        for e in m.elements
+    ]
+
+
+def electric_case(src: Source, c: Circuit, observed: Sequence[tuple[str, float]] = ()) -> Case | None:
+    """The case of a load circuit; ``observed``: readings that were taken, by test."""
+    m = model_of(src, c)
+    if m is None:
+        return None
+    names = ", ".join(src.circuits[c.id].appliance_names[:2]) or says("appliance")
+    causes = causes_of(m, c, names)
+    probes = [*_measured(m, solved_all(m, causes), src.ctx.design.prove.meter), *_looks([x.hypothesis.id for x in causes], c.protection != "none")]
+    part = src.circuits[c.id]
     return Case(
         f"{part.code} {c.name}",
         c.id,
         [x.hypothesis for x in causes],
         probes,
         {p.id: p.name for p in m.points},
-        [
-            Drawn(
-                e.id,
-                words[e.id],
-                e.kind,
-                e.a,
-                e.b,
-                f"{1000 * e.ohm:.3g} mΩ" if e.kind not in ("source", "load") else f"{m.volts:.1f} V" if e.kind == "source" else f"{m.amps:.1f} A",
-            )
-            for e in m.elements
-        ],
+        _drawn(m, c, names),
         CAUTION,
         [(t, v) for t, v in observed if any(x.test.id == t for x in probes)],
     )

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from typing import NamedTuple
 
 from pydantic import BaseModel
@@ -282,81 +283,87 @@ def prove_part(ctx: Context, circuits: list[SheetCircuit], feeds: Feeds) -> tupl
     return ProvePart(rows=rows, testable=sum(1 for r in rows if r.missing is None), read=len(done), passed=sum(1 for r in done if r.verdict == "pass")), out
 
 
+def _figures(row: SheetRow) -> list[str]:
+    return [f"prove/{row.circuit}/expected_a", f"prove/{row.circuit}/expected_v"]
+
+
+def _wrong_amps(row: SheetRow, r: Reading, s: SheetCircuit, c: Circuit, amps: Ruling | None) -> Iterator[Finding]:
+    name, figures = f"{row.code} {row.name}", _figures(row)
+    if r.current_a is not None and s.ampacity_a is not None and abs(r.current_a) > min(s.ampacity_a, c.fuse_a or s.ampacity_a):
+        yield finding(
+            "test-cable-overload",
+            row.circuit,
+            name,
+            says("meter-read-cable-carries", current_a=r.current_a, ampacity_a=s.ampacity_a, fuse_a=c.fuse_a or 0),
+        )
+    if amps is not None and amps.verdict == "fail":
+        yield finding(
+            "test-current-band",
+            row.circuit,
+            name,
+            says("meter-read-to-expected", current_a=r.current_a, low_a=row.low_a, high_a=row.high_a, expanded_uncertainty_a=amps.expanded_uncertainty),
+            figures=figures,
+        )
+
+
+def _wrong_loop(row: SheetRow, over: Excess | None) -> Iterator[Finding]:
+    name, figures = f"{row.code} {row.name}", _figures(row)
+    if over is not None and over.verdict == "fail":
+        yield finding(
+            "test-excess-joint",
+            row.circuit,
+            name,
+            says(
+                "loop-has-more-than",
+                excess_mohm=over.excess,
+                measured_mohm=over.measured,
+                loop_mohm=row.loop_mohm or 0,
+                uncertainty_mohm=over.uncertainty,
+                heat_w=over.heat_w,
+            ),
+            figures=figures,
+            severity=over.severity if over.severity in ("danger", "fault") else None,
+        )
+    elif over is not None and over.below:
+        yield finding(
+            "test-below-prediction",
+            row.circuit,
+            name,
+            says("loop-measured-cable-and", measured_mohm=over.measured, loop_mohm=row.loop_mohm or 0),
+        )
+
+
+def _wrong_volts(row: SheetRow, r: Reading, volts: Ruling | None, over: Excess | None) -> Iterator[Finding]:
+    name, figures = f"{row.code} {row.name}", _figures(row)
+    if volts is not None and volts.verdict == "fail" and (over is None or over.verdict != "fail"):
+        low = r.load_voltage_v is not None and row.low_v is not None and r.load_voltage_v < row.low_v
+        hint = says("bad-joint-or-thinner") if low else says("check-voltage-at-bank")
+        yield finding(
+            "test-fail",
+            row.circuit,
+            name,
+            says(
+                "meter-read-at-load",
+                load_voltage_v=r.load_voltage_v,
+                low_v=row.low_v,
+                high_v=row.high_v,
+                expanded_uncertainty_v=volts.expanded_uncertainty,
+                hint=hint,
+            ),
+            figures=figures,
+        )
+
+
 def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) -> tuple[SheetRow, list[Finding]]:
     """A row with the verdict of its reading, and the findings of it."""
     name = f"{row.code} {row.name}"
-    out: list[Finding] = []
     amps, volts, over = _amps(row, r, m), _volts(row, r, m), _excess(row, r, m)
     order: list[str] = ["fail", "marginal", "pass"]
     words: list[VerdictWord] = [x.verdict for x in (amps, volts) if x is not None]
     worst = min(words, key=lambda w: order.index(str(w))) if words else None
-    figures = [f"prove/{row.circuit}/expected_a", f"prove/{row.circuit}/expected_v"]
-    if r.current_a is not None and s.ampacity_a is not None and abs(r.current_a) > min(s.ampacity_a, c.fuse_a or s.ampacity_a):
-        out.append(
-            finding(
-                "test-cable-overload",
-                row.circuit,
-                name,
-                says("meter-read-cable-carries", current_a=r.current_a, ampacity_a=s.ampacity_a, fuse_a=c.fuse_a or 0),
-            )
-        )
-    if amps is not None and amps.verdict == "fail":
-        out.append(
-            finding(
-                "test-current-band",
-                row.circuit,
-                name,
-                says("meter-read-to-expected", current_a=r.current_a, low_a=row.low_a, high_a=row.high_a, expanded_uncertainty_a=amps.expanded_uncertainty),
-                figures=figures,
-            )
-        )
     if over is not None and over.verdict == "fail":
         worst = "fail"
-        out.append(
-            finding(
-                "test-excess-joint",
-                row.circuit,
-                name,
-                says(
-                    "loop-has-more-than",
-                    excess_mohm=over.excess,
-                    measured_mohm=over.measured,
-                    loop_mohm=row.loop_mohm or 0,
-                    uncertainty_mohm=over.uncertainty,
-                    heat_w=over.heat_w,
-                ),
-                figures=figures,
-                severity=over.severity if over.severity in ("danger", "fault") else None,
-            )
-        )
-    elif over is not None and over.below:
-        out.append(
-            finding(
-                "test-below-prediction",
-                row.circuit,
-                name,
-                says("loop-measured-cable-and", measured_mohm=over.measured, loop_mohm=row.loop_mohm or 0),
-            )
-        )
-    if volts is not None and volts.verdict == "fail" and (over is None or over.verdict != "fail"):
-        low = r.load_voltage_v is not None and row.low_v is not None and r.load_voltage_v < row.low_v
-        hint = says("bad-joint-or-thinner") if low else says("check-voltage-at-bank")
-        out.append(
-            finding(
-                "test-fail",
-                row.circuit,
-                name,
-                says(
-                    "meter-read-at-load",
-                    load_voltage_v=r.load_voltage_v,
-                    low_v=row.low_v,
-                    high_v=row.high_v,
-                    expanded_uncertainty_v=volts.expanded_uncertainty,
-                    hint=hint,
-                ),
-                figures=figures,
-            )
-        )
+    out = [*_wrong_amps(row, r, s, c, amps), *_wrong_loop(row, over), *_wrong_volts(row, r, volts, over)]
     taken = bool(r.note.strip())  # a marginal reading is taken as it is with a note
     if worst == "marginal" and not taken:
         out.append(finding("test-marginal", row.circuit, name, says("reading-inside-limits-only")))

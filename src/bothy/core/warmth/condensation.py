@@ -82,11 +82,8 @@ def hull(s: Sequence[float], y: Sequence[float]) -> list[int]:
     return out
 
 
-def condensation_check(inp: CondensationCheckIn, sources: dict[str, Figure] | None = None) -> CondensationCheckOut:
-    """Condensation on and inside a build-up, g/(m²·day) by plane. Method: warmth.condensation."""
-    rs = [x.resistance(inp.direction) for x in inp.layers]
-    r_total = inp.inside + sum(rs) + inp.outside
-    ti, te = inp.indoor_temp_c, inp.outdoor_temp_c
+def _cut(inp: CondensationCheckIn, rs: list[float]) -> tuple[list[str], list[float], list[float], list[float]]:
+    """The planes between and inside the layers: names, depth in mm, vapour resistance in m and thermal resistance in m²K/W from inside."""
     names, at, s, r = ["inner_surface"], [0.0], [0.0], [inp.inside]
     for n, (x, rx) in enumerate(zip(inp.layers, rs, strict=True)):
         pieces = max(1, min(MOST_PIECES, math.ceil(rx / PIECE_R - 1e-9)))
@@ -98,11 +95,11 @@ def condensation_check(inp: CondensationCheckIn, sources: dict[str, Figure] | No
             at.append(at[-1] + x.mm / pieces)
             s.append(s[-1] + x.sd / pieces)
             r.append(r[-1] + rx / pieces)
-    temps = [ti - (ti - te) * q / r_total for q in r]
-    sat = [saturation_pa(t) for t in temps]
-    ei, ee = inp.indoor_rh_frac * saturation_pa(ti), inp.outdoor_rh_frac * saturation_pa(te)
-    y = [min(ei, sat[0]), *sat[1:-1], min(ee, sat[-1])]
-    corners = hull(s, y)
+    return names, at, s, r
+
+
+def _flows(s: list[float], y: list[float], corners: list[int]) -> tuple[list[float], list[float]]:
+    """What condenses at each plane, g/(m²·day), and the vapour pressure there, Pa, along the hull of saturation."""
     rates = [0.0] * len(s)
     for a, k, b in zip(corners, corners[1:], corners[2:], strict=False):
         rates[k] = DELTA_0 * PER_DAY * ((y[a] - y[k]) / (s[k] - s[a]) - (y[k] - y[b]) / (s[b] - s[k]))
@@ -110,6 +107,21 @@ def condensation_check(inp: CondensationCheckIn, sources: dict[str, Figure] | No
     for a, b in itertools.pairwise(corners):
         for j in range(a, b + 1):
             pressure[j] = y[a] + (y[b] - y[a]) * (s[j] - s[a]) / (s[b] - s[a])
+    return rates, pressure
+
+
+def condensation_check(inp: CondensationCheckIn, sources: dict[str, Figure] | None = None) -> CondensationCheckOut:
+    """Condensation on and inside a build-up, g/(m²·day) by plane. Method: warmth.condensation."""
+    rs = [x.resistance(inp.direction) for x in inp.layers]
+    r_total = inp.inside + sum(rs) + inp.outside
+    ti, te = inp.indoor_temp_c, inp.outdoor_temp_c
+    names, at, s, r = _cut(inp, rs)
+    temps = [ti - (ti - te) * q / r_total for q in r]
+    sat = [saturation_pa(t) for t in temps]
+    ei, ee = inp.indoor_rh_frac * saturation_pa(ti), inp.outdoor_rh_frac * saturation_pa(te)
+    y = [min(ei, sat[0]), *sat[1:-1], min(ee, sat[-1])]
+    corners = hull(s, y)
+    rates, pressure = _flows(s, y, corners)
     free = [ei + (ee - ei) * q / s[-1] for q in s]
     sum_rate = sum(rates)
     worst = max(range(len(rates)), key=lambda j: rates[j])

@@ -13,6 +13,12 @@ red-on-black-on = red on { $nodes }, black on { $nodes_2 },{" "}
 tells-most-for-time = { $probe_title }{ $joined }{ $where }{ SHORT($minutes_min) } min. It tells most for its time.
 
 ## electric
+of-bank = bank
+of-fuse = fuse
+of-switch = switch
+of-plus = plus
+of-minus = minus
+of-shunt = shunt
 rings-off-fuse-rated = Rings off, a fuse rated for the lead, one hand. Isolate before anything is loosened; never measure ohms or amps across a battery.
 bank-plus = bank plus
 plus-busbar = plus busbar
