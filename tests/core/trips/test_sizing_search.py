@@ -15,10 +15,11 @@ from bothy.core.contract import BadInput
 from bothy.core.design.document import Design, load_design
 from bothy.core.design.edit import apply_patch
 from bothy.core.report import report
+from bothy.core.sizing import search as searching
 from bothy.core.sizing import space
 from bothy.core.sizing.pareto import DesignPoint, front_of
 from bothy.core.sizing.prices import price_and_mass
-from bothy.core.sizing.search import SHOWN, WHOLE, Bench, SizingRun, _template, search
+from bothy.core.sizing.search import NEAR, SHOWN, SLACK, WHOLE, Bench, SizingRun, _template, search
 from bothy.core.sizing.space import space_of
 from bothy.core.trips.itinerary import NoTrip
 from bothy.core.trips.of_design import run_trip
@@ -80,6 +81,20 @@ def test_the_front_is_that_of_trying_everything(few: dict[str, Part], draws: int
     assert len(r.front) > 5
     assert front_keys(r) == everything(design)
     assert r.simulated_count < r.set_count * 2
+
+
+def test_among_many_sets_none_is_lost_that_wins_more_than_the_slack(few: dict[str, Part], monkeypatch: pytest.MonkeyPatch) -> None:
+    design = hungry(trips={"draw_count": 24})
+    whole = search(design)
+    monkeypatch.setattr(searching, "MANY", 0)
+    r = search(design)
+    found = front_keys(r)
+    assert r.simulated_count < whole.simulated_count
+    assert r.best == whole.best
+    for price, mass, share in everything(design):
+        near = min(s for p, m, s in found if p is not None and p <= price and m <= mass)
+        assert near <= share + SLACK
+        assert near <= share or share > design.trips.short_days_frac + NEAR, "near the target nothing is lost"
 
 
 def test_the_front_does_not_depend_on_the_order_of_the_catalogue_nor_on_a_worse_part(few: dict[str, Part], monkeypatch: pytest.MonkeyPatch) -> None:

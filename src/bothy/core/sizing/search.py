@@ -47,6 +47,8 @@ rules(
 FEW, MORE, MOST_DRAWS = 16, 64, 200
 SLACK = 0.01
 """A larger bank raised the mean of the short days by up to this in hopeless sets, because its latches sit elsewhere (method trips.planning)."""
+NEAR, MANY = 0.05, 400
+"""So near the target in its share of short days a set is run through all draws; so many sets are, whatever they are."""
 BATCH, SHOWN, LOOKED_AT, CLOUD = 32, 12, 12, 1500
 Between = Callable[[int, int], None]
 WHOLE = 1000
@@ -211,13 +213,17 @@ class _Seen:
         return low > 0 and best <= low
 
 
-def _survivors(made: dict[str, tuple[Candidate, Trial]]) -> list[str]:
-    """Keys of sets that none with at most their price and mass beats by more than the error of the difference, and the slack."""
+def _survivors(made: dict[str, tuple[Candidate, Trial]], target: float) -> list[str]:
+    """Keys of sets that none with at most their price and mass beats by more than the error of the difference, and the slack.
+
+    Where more than ``MANY`` are left, also those go that a cheaper or lighter one equals in each single draw: what they could still win is less than the
+    slack. Near the target they stay, for there a day more or less decides.
+    """
     items = list(made.values())
     price, mass = np.array([c.price for c, _ in items]), np.array([c.mass_kg for c, _ in items])
     short = np.array([t.short / t.days for _, t in items])
     share = short.mean(axis=1)
-    out = []
+    out, equalled = [], set()
     for i, (c, _) in enumerate(items):
         rivals = (price <= price[i]) & (mass <= mass[i]) & (share < share[i] - SLACK)
         if rivals.any():
@@ -225,10 +231,13 @@ def _survivors(made: dict[str, tuple[Candidate, Trial]]) -> list[str]:
             error = apart.std(axis=1, ddof=1) / math.sqrt(apart.shape[1]) if apart.shape[1] > 1 else np.zeros(len(apart))
             if bool((apart.mean(axis=1) > np.maximum(2 * error, SLACK)).any()):
                 continue
-        exact = (price <= price[i]) & (mass <= mass[i]) & ((price < price[i]) | (mass < mass[i])) & (share <= share[i]) & (short.max(axis=1) == 0)
-        if not exact.any():
-            out.append(c.key)
-    return out
+        smaller = (price <= price[i]) & (mass <= mass[i]) & ((price < price[i]) | (mass < mass[i]))
+        if bool((smaller & (share <= share[i]) & (short.max(axis=1) == 0)).any()):
+            continue
+        out.append(c.key)
+        if share[i] > target + NEAR and bool((short[smaller] <= short[i]).all(axis=1).any()):
+            equalled.add(c.key)
+    return [key for key in out if key not in equalled] if len(out) > MANY else out
 
 
 def _template(space: Sequence[Candidate], base: Power) -> Power:
@@ -383,7 +392,8 @@ class _Search:
 
     def more(self) -> dict[str, tuple[Candidate, Trial]]:
         """Those that nobody beats, through more draws, and their neighbours at the end."""
-        kept = {k: self.made[k] for k in _survivors(self.made)}
+        target = self.design.trips.short_days_frac
+        kept = {k: self.made[k] for k in _survivors(self.made, target)}
         done = min(FEW, self.draws)
         for upto in (min(MORE, self.draws), self.draws):
             if upto > done:
@@ -393,7 +403,7 @@ class _Search:
                         kept[c.key] = (c, kept[c.key][1].and_more(t))
                     self.say(0.7 + 0.2 * (i / len(todo)))
                 done = upto
-                kept = {k: kept[k] for k in _survivors(kept)}
+                kept = {k: kept[k] for k in _survivors(kept, target)}
         near = self._neighbours(kept)
         for c, t in self.run_all([c for c in near if c.key not in kept], 0, self.draws):
             kept[c.key] = (c, t)
