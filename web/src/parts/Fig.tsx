@@ -45,14 +45,14 @@ export function Working({ id, figures, depth = 0 }: { id: string; figures: Worki
               {i.key && figures[i.key] ? (
                 <button
                   type="button"
-                  className="min-w-0 text-left underline decoration-dotted underline-offset-2"
+                  className="min-w-0 text-left underline decoration-dotted underline-offset-2 first-letter:uppercase"
                   aria-expanded={open === i.name}
                   onClick={() => setOpen(open === i.name ? null : i.name)}
                 >
                   {say(i.label)}
                 </button>
               ) : (
-                <span className="min-w-0">{say(i.label)}</span>
+                <span className="min-w-0 first-letter:uppercase">{say(i.label)}</span>
               )}
               <span className="num shrink-0">{show(i.value, i.unit, units)}</span>
             </div>
@@ -111,7 +111,7 @@ export function SlateFig({ k, label, own }: { k: FigureKey; label?: string; own?
         data-figure={k}
         onClick={() => open(opened === k && !onBench ? null : k)}
       >
-        <span>{say(label ?? f.label)}</span>
+        <span className="first-letter:uppercase">{say(label ?? f.label)}</span>
         <span className="num shrink-0">
           {old !== undefined && <s className="mr-1 text-[11px] text-chalk-dim">{show(old, f.unit, units)}</s>}
           <span key={f.value} className={old !== undefined ? "changed inline-block" : ""}>

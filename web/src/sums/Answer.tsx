@@ -55,11 +55,11 @@ function Row({ id, name, label, value, answer, told }: RowProps) {
   return (
     <>
       <div className={deep ? "" : "flex items-baseline justify-between gap-3"}>
-        <span className="min-w-0 break-words">
+        <span className="min-w-0 break-words first-letter:uppercase">
           {answer.working[id] ? (
             <button
               type="button"
-              className="text-left underline decoration-dotted underline-offset-2 hover:text-gorse"
+              className="text-left underline decoration-dotted underline-offset-2 first-letter:uppercase hover:text-gorse"
               data-figure={id}
               aria-expanded={open}
               onClick={() => setOpen(!open)}

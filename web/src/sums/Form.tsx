@@ -14,8 +14,13 @@ type FieldProps = Shared & { name: string; schema: Schema; value: unknown; onSet
 
 const plain = (text: string) => text.replace(/_/g, " ");
 
-/** A value as it stands in its field: in the unit of its label, with all the digits that were typed. */
-const written = (value: number, unit: string, units: "metric" | "us") =>
+/** A value as it stands in its field: in the unit of its label, with all the digits that were typed; a unit too long for the field stands beside the label alone. */
+const written = (value: number, unit: string, units: "metric" | "us"): string => {
+  const text = inFull(value, unit, units);
+  const read = unitFor(unit, units);
+  return read.length > 7 ? text.replace(` ${read}`, "") : text;
+};
+const inFull = (value: number, unit: string, units: "metric" | "us") =>
   unit === "%"
     ? `${Number((100 * value).toPrecision(9))} %`
     : unitFor(unit, units) === unit
@@ -103,7 +108,7 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
     );
   }
   return (
-    <div className={`grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 py-0.5 ${bad ? "bg-rust/10" : ""}`}>
+    <div className={`grid grid-cols-[minmax(0,1fr)_11rem] items-center sm:grid-cols-[minmax(0,1fr)_15rem] gap-2 py-0.5 ${bad ? "bg-rust/10" : ""}`}>
       <span>
         {label} {word?.unit && <span className="text-[12px] text-dim">{unitFor(word.unit, units)}</span>}
         {required && value === undefined && <span className="text-[12px] text-gorse-ink"> {says("needed")}</span>}
@@ -127,7 +132,7 @@ function Pairs({
 }) {
   const [refused, setRefused] = useState(false);
   return (
-    <div className={`grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 py-0.5 ${bad || refused ? "bg-rust/10" : ""}`}>
+    <div className={`grid grid-cols-[minmax(0,1fr)_11rem] items-center sm:grid-cols-[minmax(0,1fr)_15rem] gap-2 py-0.5 ${bad || refused ? "bg-rust/10" : ""}`}>
       <span>
         {label}
         {refused && <span className="block text-[12px] text-rust">{says("each-name-number-between")}</span>}
@@ -168,7 +173,7 @@ function List({
   };
   if (!object)
     return (
-      <div className="grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 py-0.5">
+      <div className="grid grid-cols-[minmax(0,1fr)_11rem] items-center sm:grid-cols-[minmax(0,1fr)_15rem] gap-2 py-0.5">
         <span>{label}</span>
         <input
           className="field num w-full"
@@ -254,7 +259,7 @@ function OneOf({
   const given = keys.find((k) => value[k] !== undefined) ?? chosen ?? keys[0]!;
   return (
     <>
-      <div className="grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 py-0.5">
+      <div className="grid grid-cols-[minmax(0,1fr)_11rem] items-center sm:grid-cols-[minmax(0,1fr)_15rem] gap-2 py-0.5">
         <span>{says("given")}</span>
         <select
           className="field w-full"

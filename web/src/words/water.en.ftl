@@ -221,7 +221,7 @@ no-store-holds-any = No store holds any of it yet.
 ## TanksView
 part-of-tank = a part of the tank
 cut-out = cut out of it
-litre-kilogram-low-near = A litre is a kilogram: low, near the axles, held for a crash and not only for braking. Before a floor is drilled: fuel, brake lines, cables.
+litre-kilogram-low-near = 100 L weigh 100 kg: low, near the axles, held for a crash and not only for braking. Before a floor is drilled: fuel, brake lines, cables.
 long-along-vehicle = long, along the vehicle
 wide = wide
 high = high

@@ -8,7 +8,7 @@ from typing import Self
 from pydantic import BaseModel, Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, wrong
-from bothy.core.figure import Figure, derived, formula
+from bothy.core.figure import Figure, derived, formula, label_of
 from bothy.core.method.sources import Method, Standard
 from bothy.core.warmth.air import CP, PER_FLOW, RHO, density_ratio
 from bothy.core.words.says import warmth_says as says
@@ -107,8 +107,8 @@ def heat_loss(inp: HeatLossIn, sources: dict[str, Figure] | None = None) -> Heat
         sigma,
         g("indoor_temp_c"),
         g("outdoor_temp_c"),
-    )
-    vent = by_air(g("vent_flow_m3_h"), sigma, g("indoor_temp_c"), g("outdoor_temp_c"))
+    ).named(label_of("infiltration_w"))
+    vent = by_air(g("vent_flow_m3_h"), sigma, g("indoor_temp_c"), g("outdoor_temp_c")).named(label_of("ventilation_w"))
     total = derived(
         "heat_loss_w",
         "surfaces + leakage + ventilation",

@@ -372,7 +372,7 @@ def care_findings(ctx: Context, w: Wet) -> Found:
             "water-sanitise-due",
             "care",
             says("sanitising"),
-            (says("tanks-were-sanitised-ago", days_ago=c.days_ago) if c.days_ago is not None else says("when-tanks-were-last"))
+            (says("tanks-were-sanitised-ago", days_ago=round(c.days_ago)) if c.days_ago is not None else says("when-tanks-were-last"))
             + (says("and-water-has-stood", standing_days=c.standing_days) if c.standing_days > 14 else "")
             + (says("dose", dose=s.dose, unit=s.unit) if s else "."),
         )

@@ -67,7 +67,7 @@ def store_findings(ctx: Context, w: Wet) -> Found:
     if d.use.drinking_source == "tank" and any(t.holds == "fresh" for t in d.tanks):
         filtered = any(f.kind in ("fine", "uv", "carbon") for f in d.filters)
         if not filtered and (d.care.days_ago is None or d.care.days_ago > 90):
-            since = says("when-was-last-sanitised") if d.care.days_ago is None else says("was-sanitised-ago", days_ago=d.care.days_ago)
+            since = says("when-was-last-sanitised") if d.care.days_ago is None else says("was-sanitised-ago", days_ago=round(d.care.days_ago))
             asked = d.care.days_ago is None
             yield finding(
                 "water-drinking-untreated",

@@ -37,8 +37,14 @@ by-plan-build-done = By the plan the build is done on { $in_words }, { $late } {
  } after the deadline of { $in_words_2 }.
 these-could-wait-until = {" "}These could wait until after moving in: { $listed }; { FIX($hs_h, digits: 0) } h in all. Tests, closings, alarms and licensed work stay.
 build = Build
-and-more-lines = , and { $late_lines_count } more lines
-should-have-been-ordered = { $x_name } should have been ordered { $days_left } days ago{ $more }; it is needed on { $need_by }.
+and-more-lines = , and { $late_lines_count } more { $late_lines_count ->
+        [one] line
+       *[other] lines
+    }
+should-have-been-ordered = { $x_name } should have been ordered { $days_left } { $days_left ->
+        [one] day
+       *[other] days
+    } ago{ $more }; it is needed on { $need_by }.
 came-instead = The order “{ $p_name }” came with { SHORT($received) } instead of { SHORT($expected) }.
 came-damaged = The order “{ $p_name }” came with { SHORT($damaged) } damaged.
 one-thing-behind-open = one thing behind it is open: { $bad_name }

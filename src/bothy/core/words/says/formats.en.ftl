@@ -185,7 +185,10 @@ no-column-names-line = no column names the line; head one with “key” or “w
 no-column-holds-prices = no column holds prices; head one with “quoted price”
 shopping-list-has-no = the shopping list has no “{ $named }”
 has-price-on-earlier = “{ $at_name }” has a price on an earlier line
-here-in = , here in { $lead_days } days
+here-in = , here in { $lead_days } { $lead_days ->
+        [one] day
+       *[other] days
+    }
 from-2 = { $at_name }: { SHORT($price) } from { $supplier }{ $days }
 
 ## tables

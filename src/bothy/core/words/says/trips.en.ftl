@@ -143,7 +143,10 @@ all-loads-off-bank = all loads off: the bank is empty
 loads-back-on = loads back on
 loads-shed = loads shed
 shed-loads-back-on = shed loads back on
-weather-that-forecast-beyond = The weather of { $forecast_days } days is that of a forecast ({ $source }); beyond it, it is drawn.
+weather-that-forecast-beyond = The weather of { $forecast_days } { $forecast_days ->
+        [one] day
+       *[other] days
+    } is that of a forecast ({ $source }); beyond it, it is drawn.
 weather-years-files-to = The weather of { $draw_count } years of the files, { $years } to { $years_2 }, each as it was.
 weather-drawn-for-no = The weather is drawn, for no file with whole years is there for { $without_years }.
 

@@ -161,7 +161,10 @@ heater-can-be-switched = The heater can be switched on without water in it, and 
 fit-interlock = Fit an interlock
 heaters-joints-inside-body = The heater’s joints are inside the body, and no tray catches what they leak.
 sanitising = Sanitising
-tanks-were-sanitised-ago = The tanks were sanitised { FIX($days_ago, digits: 0) } days ago
+tanks-were-sanitised-ago = The tanks were sanitised { FIX($days_ago, digits: 0) } { $days_ago ->
+        [one] day
+       *[other] days
+    } ago
 when-tanks-were-last = When the tanks were last sanitised is not entered
 and-water-has-stood = , and the water has stood for { FIX($standing_days, digits: 0) } days
 dose = . The dose is { FIX($dose, digits: 0) } { $unit }.
@@ -201,7 +204,10 @@ grey-tank-would-last = {" "}A grey tank of { FIX($larger_l, digits: 0) } L would
 drinking-water = Drinking water
 there-to-drink-for = There are { FIX($have_l, digits: 0) } L to drink for { SHORT($target_days) } days; { FIX($people, digits: 0) } people need at least { FIX($least_l, digits: 0) } L.
 when-was-last-sanitised = when it was last sanitised is not entered
-was-sanitised-ago = it was sanitised { FIX($days_ago, digits: 0) } days ago
+was-sanitised-ago = it was sanitised { FIX($days_ago, digits: 0) } { $days_ago ->
+        [one] day
+       *[other] days
+    } ago
 you-drink-from-tank = You drink from the tank without a filter, and { $since }.
 was-sanitised-today = It was sanitised today
 was-month-ago = It was a month ago
