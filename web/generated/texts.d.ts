@@ -1,7 +1,7 @@
 /** Made by ./bothy api from src/words: every text of the pages with what is put into it. */
 export interface Texts {
   build: {
-    "forecast-days": { days_count: string | number };
+    "forecast-days": { days_count: number };
     "day-forecast": null;
     "forecast": { day: string | number };
     "days-ahead": null;
@@ -58,7 +58,7 @@ export interface Texts {
     "could-not-searched": { has_error: boolean; message: string | number };
     "whatever-order-isnt-done": { bound: string | number };
     "done": null;
-    "sooner-another-order-tasks": { saved_days: string | number; moved: string | number; bound: string | number };
+    "sooner-another-order-tasks": { saved_days: string | number; moved: number; bound: string | number };
     "order-ends-sooner": { saved_days: string | number };
     "use-order": null;
     "all": null;
@@ -114,7 +114,7 @@ export interface Texts {
     "could-not-simulated": { has_error: boolean; message: string | number };
     "even-chance": null;
     "four-times-five": null;
-    "hardly-later-than-keep": { p95: string | number; padded: boolean; value: string | number };
+    "hardly-later-than-keep": { p95: string | number; padded: boolean; value: number };
     "deadline-met-runs": { chance: string | number };
     "runs-each-one-pace": { runs: string | number; late: string | number };
     "working-out-what-other": null;
@@ -197,7 +197,7 @@ export interface Texts {
     "strike": null;
     "nothing-written-down-yet": null;
     "money": null;
-    "forecast-spent-ordered-rest": { forecast: string | number; spent: string | number; ordered: string | number; has_budget: boolean; budget: string | number; some_unknown: boolean; unknown: string | number };
+    "forecast-spent-ordered-rest": { forecast: string | number; spent: string | number; ordered: string | number; has_budget: boolean; budget: string | number; some_unknown: boolean; unknown: number };
     "service": null;
     "spent-ordered-open-budget": null;
     "forecast-2": null;
@@ -222,10 +222,10 @@ export interface Texts {
     "quotes": null;
     "ask-supplier": null;
     "table-2": null;
-    "keep-quotes": { taken: string | number };
+    "keep-quotes": { taken: number };
     "suppliers-service-machine-asked": null;
     "nothing-left-buy": null;
-    "lines-lines-without-quote": { source: string | number; sum: string | number; taken: string | number; some_left_count: boolean; left_count: string | number };
+    "lines-lines-without-quote": { source: string | number; sum: string | number; taken: number; some_left_count: boolean; left_count: number };
     "what-offered": null;
     "what": null;
     "about": null;
@@ -233,9 +233,9 @@ export interface Texts {
     "here": null;
     "days-2": null;
     "ordered": null;
-    "all-tasks-done": { tasks_count: string | number };
+    "all-tasks-done": { tasks_count: number };
     "what-left-prove-hand": null;
-    "tasks-left-about": { left: string | number; tasks_count: string | number };
+    "tasks-left-about": { left: string | number; tasks_count: number };
     "librarys-time": { factor: number };
     "done-3": null;
     "plan": null;
@@ -256,14 +256,14 @@ export interface Texts {
     "day-order": null;
     "day-needed": null;
     "shop": null;
-    "lines-where-price-known": { rows_count: string | number; reduce: string | number };
+    "lines-where-price-known": { rows_count: number; reduce: string | number };
     "quotes-2": null;
     "stock": { some_stock_count: boolean; stock_count: string | number };
     "shopping": null;
     "nothing-list": null;
     "today-last-day": null;
     "one-day-more": null;
-    "days-more": { n: string | number };
+    "days-more": { n: number };
     "cut-like": null;
     "offcut-m": { length_m: number };
     "new-m": { length_m: string | number };
@@ -403,7 +403,7 @@ export interface Texts {
     "stock-4": { fields: string | number };
     "stock-5": { name: string | number };
     "no-longer-stock": { name: string | number };
-    "quotes-3": { lines_count: string | number; from: string | number };
+    "quotes-3": { lines_count: number; from: string | number };
     "struck-entry-log": { name: string | number };
     "not-before-4": { name: string | number; day: string | number };
     "no-longer-pinned": { name: string | number };
@@ -616,7 +616,7 @@ export interface Texts {
     "unheated": null;
     "add-bay": null;
     "thing-x-m-y": null;
-    "brought-places": { lines_count: string | number };
+    "brought-places": { lines_count: number };
     "take-parts-sizes": null;
     "take-parts-sizes-2": null;
     "choose": null;
@@ -754,7 +754,7 @@ export interface Texts {
     "left-centre-line": null;
     "over-floor": null;
     "placed": { one: string | number };
-    "placed-things": { places_count: string | number };
+    "placed-things": { places_count: number };
     "no-free-place-was": { left: string | number };
     "placed-2": { places_count: string | number; has_bays: boolean; bays: string | number; left: string | number };
     "design-was-changed-while": null;
@@ -834,7 +834,7 @@ export interface Texts {
     "part": null;
     "space-needs-door-may": { is_door_swing: boolean; why: string | number; flat_map: string | number; up: string | number };
     "take-out-place": null;
-    "things-placed": { placed: string | number; things_count: string | number };
+    "things-placed": { placed: string | number; things_count: number };
     "fixings-hold": null;
     "rear-2": null;
     "right-2": null;
@@ -881,16 +881,16 @@ export interface Texts {
     "take-off-roof": null;
     "it": null;
     "remove-3": { word: string | number };
-    "laid-out-things-roof": { laid: string | number };
+    "laid-out-things-roof": { laid: number };
     "no-room-more": { left: string | number; left_count_more: boolean; left_count: string | number };
-    "panels-most-could-fit": { panels: string | number; panels_most: string | number };
+    "panels-most-could-fit": { panels: number; panels_most: string | number };
     "everything-lies-already": null;
     "could-not-laid-out": { message: string | number };
     "nose-north": null;
     "nose-east": null;
     "nose-south": null;
     "nose-west": null;
-    "things-lie-roof-one": { laid: string | number; things_count: string | number; roof_kg: string | number; cuts: number };
+    "things-lie-roof-one": { laid: string | number; things_count: number; roof_kg: string | number; cuts: number };
     "wind-uses-weakest-hold": { worst: string | number };
     "may-driven-after-bonding": { h: string | number };
     "doesnt-cure-weather": null;
@@ -921,14 +921,14 @@ export interface Texts {
     "nothing-entered-look-inside": null;
     "add-what-below": null;
     "rib": null;
-    "ribs-usual-vehicle": { ribs_count: string | number };
+    "ribs-usual-vehicle": { ribs_count: number };
     "no-ribs-usual-vehicle": null;
     "ribs-measured": null;
     "removed": { id: string | number };
     "added-rib": null;
     "add-rib": null;
     "roof-3": null;
-    "things-laid-out": { laid: string | number; things_count: string | number; roof_kg: string | number };
+    "things-laid-out": { laid: string | number; things_count: number; roof_kg: string | number };
     "bond-cure": null;
     "bonded": null;
     "on": null;
@@ -1020,7 +1020,7 @@ export interface Texts {
     "not-yet": null;
     "nothing-runs-behind-runs": null;
     "what-behind-each-wall": null;
-    "stretches-behind": { rows_count: string | number };
+    "stretches-behind": { rows_count: number };
     "before-you-close-test": { value: string | number };
     "measured-along-inside-rear": null;
     "engine": null;
@@ -1039,7 +1039,7 @@ export interface Texts {
     "why-way": null;
     "one-ends-has-no": null;
     "up-down-m": { rise_m_more: boolean; rise_m: number };
-    "bends-holes-metal-grommet": { bends: string | number; holes: string | number; m: string | number; some_holes: boolean };
+    "bends-holes-metal-grommet": { bends: number; holes: number; m: string | number; some_holes: boolean };
     "not-placed-yet-4": { missing: string | number };
     "kept-typed-length": { name: string | number };
     "goes-way": { name: string | number };
@@ -1153,7 +1153,7 @@ export interface Texts {
     "rear-4": null;
     "floor": null;
     "took-out": { name: string | number; face: string | number };
-    "set-out-openings": { ops_count: string | number };
+    "set-out-openings": { ops_count: number };
     "places": null;
     "behind-wall": null;
     "sides-floor": null;
@@ -1306,7 +1306,7 @@ export interface Texts {
     "room-high": null;
     "room-low": null;
     "mm": { word: string | number; have: string | number; need: string | number };
-    "vessels-no-locker": { has_at: boolean; name: string | number; circles_count: string | number; needs: string | number };
+    "vessels-no-locker": { has_at: boolean; name: string | number; circles_count: number; needs: string | number };
     "locker-above": null;
     "no-locker-yet": null;
     "falls-outside": null;
@@ -1404,7 +1404,7 @@ export interface Texts {
     "mbar-warmth-weather-taken": { corrected_drop_mbar: string | number };
     "mbar-one-step-gauge": { limit_mbar: string | number };
     "l-under-test": { volume_l: number };
-    "fell-leak-g-h": { mbar_warmth_weather: string | number; mbar_one_step: string | number; l_under_test: string | number; some_leak_std_l_h: boolean; leak_working_g_h: string | number; reasons: string | number; some_changed_count: boolean; changed_count: string | number };
+    "fell-leak-g-h": { mbar_warmth_weather: string | number; mbar_one_step: string | number; l_under_test: string | number; some_leak_std_l_h: boolean; leak_working_g_h: string | number; reasons: string | number; some_changed_count: boolean; changed_count: number };
     "date": null;
     "by": null;
     "licence": null;
@@ -1466,7 +1466,7 @@ export interface Texts {
     "gas-pipes-none-leads": null;
     "everything-burning": null;
     "vessel": null;
-    "vessels": { count: string | number };
+    "vessels": { count: number };
     "regulator": null;
     "no-regulator": null;
     "solenoid": null;
@@ -1555,7 +1555,7 @@ export interface Texts {
     "day": null;
     "asked-last": null;
     "days-last": null;
-    "days": { target_days: string | number };
+    "days": { target_days: number };
     "vessels-give": null;
     "reserve-nights": null;
     "no-vessel-holds-any": null;
@@ -1563,7 +1563,7 @@ export interface Texts {
     "g-gas-day-vessels": { total: string | number; no_days: boolean; days: number; target_days: string | number };
     "gas-a-day": null;
     "vessels-days": null;
-    "asked-days": { target_days: string | number };
+    "asked-days": { target_days: number };
     "come-out-days-less": { usable_kg: string | number; days: string | number; has_refills: boolean; refills_is_0: boolean; refills: number };
     "g-h-each-full": { rate_g_h: string | number; use_g_day: string | number; hours: number; is_usual: boolean; is_warmth: boolean };
     "kind": null;
@@ -1641,7 +1641,7 @@ export interface Texts {
     "plans-coldest-night": null;
     "held-against": null;
     "way-3": null;
-    "days-outlet-fits-doesnt": { days: string | number; need_kg: string | number; fits: boolean; exchange: boolean; pump: boolean };
+    "days-outlet-fits-doesnt": { days: number; need_kg: string | number; fits: boolean; exchange: boolean; pump: boolean };
     "met-there": { outlets: string | number };
     "usual-each-country-ask": null;
     "vessel-2": null;
@@ -1900,7 +1900,7 @@ export interface Texts {
     "charge-day": null;
     "charge-energy": null;
     "mains": null;
-    "brought-appliances": { fields_count: string | number };
+    "brought-appliances": { fields_count: number };
     "to": { from_h: string | number; to_h: string | number };
     "runs": { windows: string | number };
     "runs-any-time": null;
@@ -1916,7 +1916,7 @@ export interface Texts {
     "one-person": null;
     "people-2": { people: string | number };
     "nights-between-hook-ups": null;
-    "nights": { nights: string | number };
+    "nights": { nights: number };
     "between-hook-ups": null;
     "first-month": null;
     "to-3": null;
@@ -2505,7 +2505,7 @@ export interface Texts {
     "no-date": null;
     "certificate": null;
     "months": { months_ago: number };
-    "months-2": { months: string | number };
+    "months-2": { months: number };
     "way": null;
     "usual-each-country-ask": null;
     "country": null;
@@ -2717,7 +2717,7 @@ export interface Texts {
     "product-into-tank-every": null;
     "let-stand": null;
     "drain-rinse": null;
-    "times": { rinses: string | number; rinse_l: string | number };
+    "times": { rinses: number; rinse_l: string | number };
     "drain-down-winter": null;
     "must-come-out-open": { drain_down_l: string | number };
     "point": null;
@@ -2752,7 +2752,7 @@ export interface Texts {
     "second": null;
     "figures-differ-most-top": null;
     "figures-differ": null;
-    "more-rows-differ": { more: string | number };
+    "more-rows-differ": { more: number };
     "compare": null;
     "projects": null;
     "beside-each-other": null;
@@ -2761,9 +2761,9 @@ export interface Texts {
     "reckoning-both": null;
     "no-project-yet": null;
     "they-same": null;
-    "more-than-entered-differently": { has_more: boolean; said_count: string | number; figures_count: string | number; found_count: string | number };
+    "more-than-entered-differently": { has_more: boolean; said_count: string | number; figures_count: number; found_count: number };
     "give-name-example-what": null;
-    "name-has-characters-most": { name_count: string | number };
+    "name-has-characters-most": { name_count: number };
     "begin": null;
     "kind-vehicle": null;
     "region": null;
@@ -2787,10 +2787,10 @@ export interface Texts {
     "delete": null;
     "deleted-still-had": { data_count: string | number };
     "demo": null;
-    "gone-good-days": { days_left: string | number };
+    "gone-good-days": { days_left: number };
     "bring-back": { name: string | number };
-    "last-backup-today-days": { days_is_0: boolean; days: string | number };
-    "nothing-backed-up-yet": { no_days: boolean; days: string | number };
+    "last-backup-today-days": { days_is_0: boolean; days: number };
+    "nothing-backed-up-yet": { no_days: boolean; days: number };
     "bothy-backup-safe-place": null;
     "best-another-disk": null;
     "wasnt-taken": null;
@@ -3003,14 +3003,14 @@ export interface Texts {
     "right-right-part-another": { right: number; some_right: boolean; truth: string | number };
     "min-min-best-policy": { minutes: string | number; best_minutes: string | number; some_unsafe: boolean; unsafe: number; repair: string | number };
     "and": null;
-    "rules-out-causes": { out_count_less: boolean; out: string | number; out_count: string | number };
+    "rules-out-causes": { out_count_less: boolean; out: string | number; out_count: number };
     "same-again": null;
     "what-was-done-2": null;
     "unsafe": { unsafe: string | number };
     "to-2": { i: string | number };
     "training-real-thing-not": { r: string | number; is_wires: boolean };
     "locked-until-dead-tests": null;
-    "circuits-read-passed": { read: string | number; testable: string | number; passed: string | number };
+    "circuits-read-passed": { read: string | number; testable: number; passed: string | number };
     "question-questions-not-answered": { unanswered: number };
     "voltmeter-good": null;
     "voltmeters-accuracy": null;
@@ -3021,8 +3021,8 @@ export interface Texts {
     "ammeters-last-digit": null;
     "making-ladder": null;
     "nothing-prove-yet": null;
-    "all-steps-proved": { total: string | number };
-    "steps-proved-failed-prove": { passed: string | number; total: string | number; has_failed: boolean; failed: string | number; has_again: boolean; again: string | number };
+    "all-steps-proved": { total: number };
+    "steps-proved-failed-prove": { passed: string | number; total: number; has_failed: boolean; failed: string | number; has_again: boolean; again: string | number };
     "next": null;
     "which-failed-find-cause": null;
     "test": null;
@@ -3313,7 +3313,7 @@ export interface Texts {
     "tested-site": null;
     "stages": null;
     "not-built-yet-key": { question: string | number; has_page: boolean; key: string | number };
-    "dangers-problems-open": { dangers: string | number; faults: string | number };
+    "dangers-problems-open": { dangers: number; faults: number };
     "calculation": null;
     "close-2": null;
     "details-hidden": null;
@@ -3419,14 +3419,14 @@ export interface Texts {
     "make-variant-beside-one": null;
     "put-into-variant": null;
     "cables-fuses-follow-parts": null;
-    "takes-place-legs-there": { legs_count: string | number };
+    "takes-place-legs-there": { legs_count: number };
     "mean-speed-track-without": null;
     "motorway-km-h": null;
     "road-km-h": null;
     "mountain-km-h": null;
     "track-km-h": null;
     "csv-xlsx-gpx": null;
-    "brought-legs": { lines_count: string | number };
+    "brought-legs": { lines_count: number };
     "time": null;
     "global-radiation-w-m": null;
     "air-temperature-c": null;
@@ -3463,7 +3463,7 @@ export interface Texts {
     "search-2": null;
     "show-all-best-trade": { front_count: string | number };
     "simulated-trips": null;
-    "sets": { set_count: string | number; draw_count: string | number; simulated_trips: string | number };
+    "sets": { set_count: number; draw_count: string | number; simulated_trips: string | number };
     "sets-parts": null;
     "say-slate-what-may": null;
     "first-trip-add-places": null;
@@ -3478,7 +3478,7 @@ export interface Texts {
     "none": null;
     "charge-half-simulated-trips": { run: string | number; at: string | number };
     "hooked-up": null;
-    "days-h-driving-first": { name: string | number; days_count: string | number; hooked_up: string | number; has_drive_h: boolean; drive_h: string | number };
+    "days-h-driving-first": { name: string | number; days_count: number; hooked_up: string | number; has_drive_h: boolean; drive_h: string | number };
     "floor": { floor: string | number };
     "short-simulated-trips": { date: string | number; short_frac: string | number };
     "first-short-half-trips": null;
@@ -3511,7 +3511,7 @@ export interface Texts {
     "unknown": null;
     "people": null;
     "daily-use": { people: string | number };
-    "days-trip": { days_count: string | number };
+    "days-trip": { days_count: number };
     "filled-emptied": null;
     "hour-first-day": null;
     "note": null;
@@ -3553,7 +3553,7 @@ export interface Texts {
     "log": null;
     "times-standard-time-place": null;
     "log-2": null;
-    "import-lines": { lines: string | number };
+    "import-lines": { lines: number };
     "import": null;
     "positive-current": null;
     "charges-bank": null;
@@ -3573,8 +3573,8 @@ export interface Texts {
     "after-moving-bring-log": null;
     "kept-cant-laid-over": { name: string | number; has_problem: boolean; problem: string | number };
     "runs-no-hour-lies": { name: string | number; first: string | number; last: string | number };
-    "hours-lie-trip": { name: string | number; overlap_h: string | number };
-    "over-hours-run-uses": { name: string | number; overlap_h: string | number; off: number; off_more: boolean };
+    "hours-lie-trip": { name: string | number; overlap_h: number };
+    "over-hours-run-uses": { name: string | number; overlap_h: number; off: number; off_more: boolean };
     "what-devices-test-live": null;
     "devices": null;
     "forget-log": null;
@@ -3670,7 +3670,7 @@ export interface Texts {
     "what-limits": null;
     "left-out": { count: string | number; reason: string | number };
     "inverter-hook-up-charger": null;
-    "runs-days": { inverter_hook_up: string | number; simulated_count: string | number; day_count: string | number };
+    "runs-days": { inverter_hook_up: string | number; simulated_count: number; day_count: number };
     "sun-air-month": { name: string | number };
     "sun": null;
     "air-c": { unit: string | number };
@@ -3695,7 +3695,7 @@ export interface Texts {
     "neighbour": null;
     "height": null;
     "standard-time": null;
-    "day-like-one-before": { kt_autocorr: number; temp_autocorr: number; spread_k: number; day_count: string | number };
+    "day-like-one-before": { kt_autocorr: number; temp_autocorr: number; spread_k: number; day_count: number };
     "trip-take-legs-out": null;
     "remove-place": null;
     "sun-air-trip": null;
@@ -3750,23 +3750,23 @@ export interface Texts {
     "what-2": null;
     "against": null;
     "dangers-problems": null;
-    "ways-supply-trip-none": { rows_count: string | number; short_days_frac: string | number };
-    "ways-supply-trip-runs": { rows_count: string | number; best: string | number; short_days_frac: string | number };
+    "ways-supply-trip-none": { rows_count: number; short_days_frac: string | number };
+    "ways-supply-trip-runs": { rows_count: number; best: string | number; short_days_frac: string | number };
     "schools-side-side-lead": null;
     "schools-side-side-lead-lithium": null;
     "running-them": null;
-    "days-simulated-trips-each": { day_count: string | number; draw_count: string | number };
+    "days-simulated-trips-each": { day_count: number; draw_count: string | number };
     "supplies-side-side": null;
     "nothing-compare-yet-trip": null;
     "thorough-run": null;
     "more-simulated-trips": null;
-    "simulate-trips": { draw_count: string | number };
+    "simulate-trips": { draw_count: number };
     "run": null;
     "simulated-trips-short": null;
     "days-least-charge-half": { draw_count: string | number; simulated_trips_short: string | number; short_days_frac: string | number; error_frac: string | number; least_soc_p10: string | number; least_soc_p50: string | number };
     "year-year": null;
     "year-year-worst-first": null;
-    "short-days-nothing-short": { has_short_days: boolean; short_days: string | number; day_count: string | number };
+    "short-days-nothing-short": { has_short_days: boolean; short_days: string | number; day_count: number };
     "generator-way": null;
     "runs": null;
     "of": null;
@@ -3776,7 +3776,7 @@ export interface Texts {
     "simulated-trips-runs-dry": { short_frac: string | number };
     "fuel-not-limited-until": { fuel: string | number; half_simulated_trips: string | number; no_store_and_short_frac_is_0: boolean };
     "trip-3": null;
-    "days-simulated-trips": { day_count: string | number; draw_count: string | number };
+    "days-simulated-trips": { day_count: number; draw_count: string | number };
     "not-run-yet": null;
     "forecast-approximate-climate-assumed": null;
     "nothing-runs-short": null;
@@ -3809,7 +3809,7 @@ export interface Texts {
     "nobody-sweeps": null;
     "when-snow-swept-off": null;
     "forecast-coming-days": null;
-    "taken-days": { forecast_days: string | number };
+    "taken-days": { forecast_days: number };
     "no-day-trip-near": null;
     "service-machine-when-one": null;
     "forecast": null;
@@ -3826,7 +3826,7 @@ export interface Texts {
     "living": { place: string | number };
     "first-day": null;
     "day-said": null;
-    "days-5": { days_count: string | number; run: string | number };
+    "days-5": { days_count: number; run: string | number };
     "from-2": null;
     "day-days-place-places": { day: number; legs_count: number; run: string | number };
     "no-trip-yet-add": null;
@@ -3862,7 +3862,7 @@ export interface Texts {
     "heat-air-way": null;
     "frost-way": null;
     "stays-over-c-simulated": { coldest_p10_c: string | number };
-    "under-c-nights-w": { nights_count: string | number; day_count: string | number; nights: string | number; value: string | number; hold: string | number };
+    "under-c-nights-w": { nights_count: string | number; day_count: number; nights: string | number; value: string | number; hold: string | number };
     "arrival-counts-once-there": { has_burns_or_has_tanks_or_has_generator: boolean };
     "took-over": { name: string | number };
     "took-out-trip": { place: string | number };
@@ -3924,7 +3924,7 @@ export interface Texts {
     "no": null;
     "trickle-house-bank-starts": null;
     "shape-inside": null;
-    "measured-stations": { stations_count: string | number };
+    "measured-stations": { stations_count: number };
     "usual-kind-scaled": null;
     "walls-wheel-arches-doors": null;
     "what": null;
@@ -4332,7 +4332,7 @@ export interface Texts {
     "build-up": { used: string | number };
     "build-up-no-surface": null;
     "mm-thick": { thickness_mm: number };
-    "between-ribs-they-carry": { some_rib_share_frac: boolean; u_clear_w_m2k: number; rib_share_frac: string | number; mm_thick: string | number; mass_kg: string | number; area_m2: string | number; sheet_count: string | number };
+    "between-ribs-they-carry": { some_rib_share_frac: boolean; u_clear_w_m2k: number; rib_share_frac: string | number; mm_thick: string | number; mass_kg: string | number; area_m2: string | number; sheet_count: number };
     "g-m-water-day": { condensation_g_m2_day: number; cold_c: string | number };
     "no-water-gathers-design": null;
     "air-leaks-would-wet": null;
@@ -4854,7 +4854,7 @@ export interface Texts {
     "gauge-3": null;
     "add-gauge": null;
     "remove-tank": null;
-    "joins-tanks": { tanks_count: string | number };
+    "joins-tanks": { tanks_count: number };
     "all-reach-outlet-stay": { total_l: string | number; usable_l: string | number; unusable_l: string | number; mm: string | number; has_balance_min: boolean; balance_min: number };
     "over-floor": null;
     "vents-end-together-above": null;
@@ -5070,7 +5070,7 @@ export interface Texts {
   };
   wiring: {
     "mains-licensed-work": null;
-    "ways-direct-current": { on_count: string | number; way_count: string | number; is_ac: boolean; mains_licensed_work: string | number };
+    "ways-direct-current": { on_count: string | number; way_count: number; is_ac: boolean; mains_licensed_work: string | number };
     "voltage-here-worst-moment": null;
     "voltage-here-usual-moment": null;
     "fed": null;
@@ -5093,7 +5093,7 @@ export interface Texts {
     "mains": null;
     "remove-board": null;
     "circuit-board-feeds-length": null;
-    "brought-circuits": { lines_count: string | number };
+    "brought-circuits": { lines_count: number };
     "circuit": null;
     "took-appliance-off": null;
     "take-off": null;
@@ -5146,7 +5146,7 @@ export interface Texts {
     "note": null;
     "remove-circuit": null;
     "fold": { title: string | number };
-    "single-line-diagram-parts": { nodes_count: string | number };
+    "single-line-diagram-parts": { nodes_count: number };
     "diagram-could-not-drawn": { message: string | number };
     "drawing-diagram": null;
     "unfold": null;
@@ -5225,7 +5225,7 @@ export interface Texts {
     "leads-joined-most": null;
     "leads-joined": null;
     "lead-lengths": null;
-    "splitters-where-leads-branch": { splitter_count: string | number };
+    "splitters-where-leads-branch": { splitter_count: number };
     "no-lead-reaches": null;
     "lost-supply": null;
     "spare-fuses-kit": null;
@@ -5294,7 +5294,7 @@ export interface Texts {
     "remove-2": null;
     "use": { best_text: string | number };
     "mm": { x_mm: string | number; y_mm: string | number };
-    "switch-panel-mm-parts": { w: string | number; h: string | number; shapes_count: string | number; ok: boolean };
+    "switch-panel-mm-parts": { w: string | number; h: string | number; shapes_count: number; ok: boolean };
     "left-below-clashes": { label: string | number; has_circuit_code: boolean; circuit_code: string | number; word: string | number; x: string | number; y: string | number; wrong: boolean };
     "scale-full-line-front": null;
     "switch-panel": { word: string | number };
@@ -5315,7 +5315,7 @@ export interface Texts {
     "middle-below": null;
     "remove-panel": null;
     "switch-panel-2": null;
-    "parts-mm": { things_count: string | number; width_mm: string | number; height_mm: string | number };
+    "parts-mm": { things_count: number; width_mm: string | number; height_mm: string | number };
     "none-yet": null;
     "switch-ratings-direct-current": null;
     "everything-fits-every-switch": null;
@@ -5351,7 +5351,7 @@ export interface Texts {
     "put-signal-cable-into": null;
     "signal-cable": null;
     "put-signal-cable-into-2": null;
-    "cables": { cable_count: string | number };
+    "cables": { cable_count: number };
     "how-full": null;
     "inside-diameter": null;
     "mm-would-do": { suggested_mm: string | number };
@@ -5457,9 +5457,9 @@ export interface Texts {
     "nothing-propose-zones-stand": null;
     "nothing-propose-until-daily": null;
     "wiring": null;
-    "v-circuits-board-boards": { system_voltage_v: string | number; circuits_count: string | number; boards_count: number; is_awg: boolean };
+    "v-circuits-board-boards": { system_voltage_v: string | number; circuits_count: number; boards_count: number; is_awg: boolean };
     "not-sized-yet": { unsized: string | number };
-    "lengths-assumed-until-they": { guessed: string | number };
+    "lengths-assumed-until-they": { guessed: number };
     "fuse-protects-cable-cable": null;
     "no-circuit-yet-take": null;
     "ledger": null;
@@ -5468,7 +5468,7 @@ export interface Texts {
     "no-raceway-yet-add": null;
     "no-lighting-zone-yet": null;
     "say-daily-use-what": null;
-    "circuits-boards": { circuits_count: string | number; boards_count: string | number };
+    "circuits-boards": { circuits_count: number; boards_count: number };
     "fuse-first-source-no": { licensed: string | number };
     "no-finding-every-circuit": null;
     "no-circuit-yet-nothing": null;
@@ -5488,7 +5488,7 @@ export interface Texts {
     "another-place": null;
     "lighting-zone": null;
     "thin-wires-every-push": null;
-    "strappers-between-two-two": { between_count: string | number };
+    "strappers-between-two-two": { between_count: number };
     "switched-2": null;
     "took-place-away": null;
     "another-place-2": null;
@@ -5614,7 +5614,7 @@ export interface Texts {
     "more": { told_count: string | number };
     "respond": null;
     "accept-reason": null;
-    "remedies-once": { n: string | number };
+    "remedies-once": { n: number };
     "ticked-remedies": null;
     "apply-all-same": { n: string | number };
     "apply": null;

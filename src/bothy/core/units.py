@@ -165,7 +165,7 @@ UNITS: dict[str, dict[str, float]] = {
         **dict.fromkeys(("btu/(h·ft²·°f)", "btu/h·ft²·°f", "btu/(h ft2 f)", "btu/h/ft2/f"), 5.678263341),
     },
     "conductance": {"w/k": 1, "w/°c": 1, **dict.fromkeys(("btu/(h·°f)", "btu/h·°f", "btu/(h f)", "btu/h/f"), 0.5275279)},
-    "price": {**dict.fromkeys(("/kg", "per kg", "a kg"), 1.0), **dict.fromkeys(("/lb", "per lb", "a lb"), 2.2046226218)},
+    "price": {**dict.fromkeys(("/kg", "a kg"), 1.0), **dict.fromkeys(("/lb", "a lb"), 2.2046226218)},
 }
 
 EXAMPLES: dict[str, str] = {

@@ -6,6 +6,7 @@ import importlib
 import pkgutil
 import re
 from collections.abc import Iterator
+from pathlib import Path
 
 import pytest
 from fluent.syntax import FluentParser
@@ -187,3 +188,27 @@ def test_the_pseudo_language_marks_a_text_and_leaves_what_is_put_in(made: Catalo
     with in_language(PSEUDO):
         assert made.say("leaks", way_m=2.0, name="Tee") == "⟦Thee piipee leeaaks 2.0 m froom Tee.⟧"
         assert made.say("taps", count=1) == "⟦oonee taap⟧"
+
+
+SRC = Path(bothy.core.__file__).parents[1]
+COUNTED = re.compile(r"\{ (?:(?:FIX|SHORT|GROUPED)\()?\$(?P<of>\w+)(?:, digits: 0)?\)? \} (?:more |other )?(?P<noun>[a-z]+s)\b")
+"""A number before a word that may be more than one of something."""
+MESSAGE = re.compile(r"^([a-z][\w-]*) =(.*(?:\n[ \t]+.*)*)", re.M)
+NOUNS = re.compile(
+    r"circuits|steps|months|dangers|tasks|things|days|years|nights|items|lines|legs|runs|trips|sets|vessels|quotes|openings|panels|places|causes"
+    r"|problems|parts|boards|cables|ways|tanks|zones|taps|outlets|bends|holes|straps|strings|arrays|fuses|lugs|hours|rows|findings|figures|appliances"
+)
+BOUND = re.compile(r"(?:^|_)(?:most|max|least)(?:_|$)|p95|^(?:runs|days|name)$")
+"""Bounds are never one, and what is put in as words bends by itself."""
+
+
+@pytest.mark.parametrize("path", sorted([*SRC.rglob("*.ftl"), *(SRC.parents[1] / "web" / "src" / "words").glob("*.ftl")]), ids=lambda p: p.name)
+def test_one_of_a_thing_is_no_ones(path: Path) -> None:
+    """“1 day”, not “1 days”: the word beside a count is chosen by it."""
+    wrong = [
+        f"{key}: {m[0]}"
+        for key, body in MESSAGE.findall(path.read_text(encoding="utf-8"))
+        for m in COUNTED.finditer(body)
+        if NOUNS.fullmatch(m["noun"]) and not BOUND.search(m["of"]) and f"${m['of']} ->" not in body
+    ]
+    assert not wrong

@@ -208,7 +208,7 @@ function BackedUp({ any }: { any: boolean }) {
   if (days !== null && days <= OLD_DAYS) return <p className="m-0 text-[13px] text-dim">{says("last-backup-today-days", { days_is_0: days === 0, days })}</p>;
   return (
     <p role="note" className="m-0 mb-1 border-l-2 border-gorse pl-2 text-[13px]">
-      {says("nothing-backed-up-yet", { no_days: days === null, days: days ?? "" })} <code>{says("bothy-backup-safe-place")}</code>
+      {says("nothing-backed-up-yet", { no_days: days === null, days: days ?? 0 })} <code>{says("bothy-backup-safe-place")}</code>
       {says("best-another-disk")}
     </p>
   );

@@ -73,7 +73,7 @@ export function Path() {
                 {open > 0 && (
                   <span
                     className={`num text-[11px] font-semibold ${state?.dangers ? "text-rust" : "text-gorse-ink"}`}
-                    title={says("dangers-problems-open", { dangers: state?.dangers ?? "", faults: state?.faults ?? "" })}
+                    title={says("dangers-problems-open", { dangers: state?.dangers ?? 0, faults: state?.faults ?? 0 })}
                   >
                     {open}
                   </span>

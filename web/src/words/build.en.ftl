@@ -1,7 +1,10 @@
 # What the pages of build say. A quantity’s name ends in its unit.
 
 ## Ahead
-forecast-days = the forecast of { $days_count } days
+forecast-days = the forecast of { $days_count } { $days_count ->
+        [one] day
+       *[other] days
+    }
 day-forecast = a day of the forecast
 forecast = the forecast of { $day }
 days-ahead = The days ahead
@@ -70,7 +73,10 @@ could-not-searched = It could not be searched{ $has_error ->
     }.
 whatever-order-isnt-done = { " " }Whatever the order, it isn’t done before { $bound }.
 done = Done on
-sooner-another-order-tasks = , { $saved_days } sooner, by another order: { $moved } tasks begin on another day.{ $bound }
+sooner-another-order-tasks = , { $saved_days } sooner, by another order: { $moved } { $moved ->
+        [one] task begins
+       *[other] tasks begin
+    } on another day.{ $bound }
 order-ends-sooner = an order that ends { $saved_days } sooner
 use-order = Use this order
 all = all
@@ -135,7 +141,10 @@ even-chance = Even chance by
 four-times-five = ; with a chance of 80 % by
 hardly-later-than-keep = ; hardly later than { $p95 }.{ $padded ->
         [yes] { "" }
-       *[no] { " " }Keep { $value } days free at the end before you promise a day.
+       *[no] { " " }Keep { $value } { $value ->
+        [one] day
+       *[other] days
+    } free at the end before you promise a day.
     }
 deadline-met-runs = The deadline is met in { $chance } % of the runs.
 runs-each-one-pace = { $runs } runs, each with one pace and its own hours, planned with the same people and cures. What governs most often: { $late }.
@@ -238,7 +247,10 @@ forecast-spent-ordered-rest = Forecast { $forecast }: { $spent } spent, { $order
         [yes] ; budget { $budget }
        *[no] { "" }
     }. { $some_unknown ->
-        [yes] { $unknown } lines have no price yet.
+        [yes] { $unknown } { $unknown ->
+        [one] line has
+       *[other] lines have
+    } no price yet.
        *[no] { "" }
     }
 service = service
@@ -274,11 +286,20 @@ table = a table
 quotes = Quotes
 ask-supplier = Ask the supplier
 table-2 = From a table…
-keep-quotes = Keep { $taken } quotes
+keep-quotes = Keep { $taken } { $taken ->
+        [one] quote
+       *[other] quotes
+    }
 suppliers-service-machine-asked = Bothy sends all that is still to buy to the supplier’s service on this machine. Or export the list, let it be filled in, and bring it back. Nothing is kept before you confirm it; a price that was paid stays.
 nothing-left-buy = Nothing is left to buy
-lines-lines-without-quote = { $source }: { $sum } for { $taken } lines{ $some_left_count ->
-        [yes] ; { $left_count } lines without a quote
+lines-lines-without-quote = { $source }: { $sum } for { $taken } { $taken ->
+        [one] line
+       *[other] lines
+    }{ $some_left_count ->
+        [yes] ; { $left_count } { $left_count ->
+        [one] line
+       *[other] lines
+    } without a quote
        *[no] { "" }
     }.
 what-offered = What is offered
@@ -290,9 +311,15 @@ days-2 = days
 ordered = , to be ordered in
 
 ## Sentence
-all-tasks-done = All { $tasks_count } tasks are done, in
+all-tasks-done = All { $tasks_count } { $tasks_count ->
+        [one] task is
+       *[other] tasks are
+    } done, in
 what-left-prove-hand = ; what is left is to prove it and hand it over.
-tasks-left-about = { $left } of { $tasks_count } tasks are left, about
+tasks-left-about = { $left } of { $tasks_count } { $tasks_count ->
+        [one] task is
+       *[other] tasks are
+    } left, about
 librarys-time = at { FIX($factor, digits: 2) } of the library’s time
 done-3 = ; done on
 plan = by the plan
@@ -321,7 +348,10 @@ service-3 = by service
 day-order = by the day to order
 day-needed = by the day it is needed
 shop = by shop
-lines-where-price-known = { $rows_count } lines, { $reduce } where the price is known
+lines-where-price-known = { $rows_count } { $rows_count ->
+        [one] line
+       *[other] lines
+    }, { $reduce } where the price is known
 quotes-2 = Quotes…
 stock = In stock{ $some_stock_count ->
         [yes] { " " }({ $stock_count })
@@ -331,7 +361,10 @@ shopping = Shopping
 nothing-list = Nothing of that is on the list.
 today-last-day = today is the last day
 one-day-more = one day more
-days-more = { $n } days more
+days-more = { $n } { $n ->
+        [one] day
+       *[other] days
+    } more
 cut-like = Cut it like this
 offcut-m = Offcut of { FIX($length_m, digits: 2) } m
 new-m = New, { $length_m } m
@@ -525,7 +558,10 @@ built-otherwise-2 = { $fields }: built otherwise
 stock-4 = in stock: { $fields }
 stock-5 = in stock: { $name }
 no-longer-stock = no longer in stock: { $name }
-quotes-3 = { $lines_count } quotes of { $from }
+quotes-3 = { $lines_count } { $lines_count ->
+        [one] quote
+       *[other] quotes
+    } of { $from }
 struck-entry-log = struck an entry of the log: { $name }
 not-before-4 = { $name } not before { $day }
 no-longer-pinned = { $name }: no longer pinned

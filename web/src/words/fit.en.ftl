@@ -15,7 +15,10 @@ add-bay = Add a bay
 
 ## BringInPlaces
 thing-x-m-y = thing;x m;y m;z m;turned deg{ "\u000A" }Front fridge 90 L;2.40;-0.85;0;90 … one thing a line, x from the rear, y left of the centre line
-brought-places = brought in { $lines_count } places
+brought-places = brought in { $lines_count } { $lines_count ->
+        [one] place
+       *[other] places
+    }
 
 ## FromPart
 take-parts-sizes = take a part’s sizes
@@ -188,7 +191,10 @@ rear = from the rear
 left-centre-line = left of the centre line
 over-floor = over the floor
 placed = placed { $one }
-placed-things = placed { $places_count } things
+placed-things = placed { $places_count } { $places_count ->
+        [one] thing
+       *[other] things
+    }
 no-free-place-was = { " " }No free place was found for { $left }.
 placed-2 = Placed { $places_count }{ $has_bays ->
         [yes] , with { $bays }
@@ -280,7 +286,10 @@ space-needs-door-may = Space it needs, { $is_door_swing ->
        *[no] for { $why }
     }: { $flat_map }. May stand with { $up } up. Typical; its manual governs.
 take-out-place = Take it out of its place
-things-placed = { $placed } of { $things_count } things placed
+things-placed = { $placed } of { $things_count } { $things_count ->
+        [one] thing
+       *[other] things
+    } placed
 fixings-hold = fixings hold
 
 ## Ports
@@ -344,19 +353,28 @@ it = it
 remove-3 = Remove { $word }
 
 ## RoofView
-laid-out-things-roof = laid out { $laid } things on the roof
+laid-out-things-roof = laid out { $laid } { $laid ->
+        [one] thing
+       *[other] things
+    } on the roof
 no-room-more = { " " }No room for { $left }{ $left_count_more ->
         [yes] { " " }and { $left_count } more
        *[no] { "" }
     }.
-panels-most-could-fit = { " " }{ $panels } panels; at most { $panels_most } could fit.
+panels-most-could-fit = { " " }{ $panels } { $panels ->
+        [one] panel
+       *[other] panels
+    }; at most { $panels_most } could fit.
 everything-lies-already = Everything lies already.
 could-not-laid-out = It could not be laid out: { $message }
 nose-north = nose north
 nose-east = nose east
 nose-south = nose south
 nose-west = nose west
-things-lie-roof-one = { $laid } of { $things_count } things lie on the roof, { $roof_kg }; { $cuts ->
+things-lie-roof-one = { $laid } of { $things_count } { $things_count ->
+        [one] thing lies
+       *[other] things lie
+    } on the roof, { $roof_kg }; { $cuts ->
         [one] one hole is cut
        *[other] { $cuts } holes are cut
     }
@@ -392,14 +410,20 @@ under-skin = Under the skin
 nothing-entered-look-inside = Nothing entered: look from inside before you cut, and enter bows, looms and curtain airbags.
 add-what-below = Add what is below
 rib = Rib
-ribs-usual-vehicle = { $ribs_count } ribs, usual of the vehicle.
+ribs-usual-vehicle = { $ribs_count } { $ribs_count ->
+        [one] rib
+       *[other] ribs
+    }, usual of the vehicle.
 no-ribs-usual-vehicle = No ribs: usual of the vehicle.
 ribs-measured = ribs to be measured
 removed = removed { $id }
 added-rib = added a rib
 add-rib = Add a rib
 roof-3 = Roof
-things-laid-out = { $laid } of { $things_count } things laid out, { $roof_kg }
+things-laid-out = { $laid } of { $things_count } { $things_count ->
+        [one] thing
+       *[other] things
+    } laid out, { $roof_kg }
 bond-cure = Bond and cure
 bonded = bonded with
 on = on
@@ -526,7 +550,10 @@ yes = yes
 not-yet = not yet
 nothing-runs-behind-runs = Nothing runs behind it. Runs get their ways as soon as both their ends are placed.
 what-behind-each-wall = What is behind each wall (print)
-stretches-behind = { $rows_count } stretches behind it
+stretches-behind = { $rows_count } { $rows_count ->
+        [one] stretch
+       *[other] stretches
+    } behind it
 before-you-close-test = Before you close it, test and photograph: { $value }.
 measured-along-inside-rear = Measured along the inside: from the rear-most inside face, and over the finished floor or from the centre line. Keep screws 50 mm off every run, or use a depth stop.
 
@@ -550,7 +577,13 @@ up-down-m = { $rise_m_more ->
         [yes] up
        *[no] down
     } { FIX($rise_m, digits: 2) } m
-bends-holes-metal-grommet = { $bends } bends, { $holes } holes in metal, { $m }.{ $some_holes ->
+bends-holes-metal-grommet = { $bends } { $bends ->
+        [one] bend
+       *[other] bends
+    }, { $holes } { $holes ->
+        [one] hole
+       *[other] holes
+    } in metal, { $m }.{ $some_holes ->
         [yes] { " " }A grommet in each hole.
        *[no] { "" }
     }
@@ -693,7 +726,10 @@ right-side-2 = Right side
 rear-4 = Rear
 floor = Floor
 took-out = took { $name } out of the { $face }
-set-out-openings = set out { $ops_count } openings
+set-out-openings = set out { $ops_count } { $ops_count ->
+        [one] opening
+       *[other] openings
+    }
 
 ## words
 places = Places

@@ -6,7 +6,10 @@ minutes-meal = minutes a meal
 none = none
 bank-day-ah = from the bank a day, Ah
 water-into-air-day = water into the air a day
-minutes-g-ah-day = { $method }: { FIX($time_min) } minutes, { $has_fuel_g_day ->
+minutes-g-ah-day = { $method }: { FIX($time_min) } { $time_min ->
+        [one] minute
+       *[other] minutes
+    }, { $has_fuel_g_day ->
         [yes] { $fuel }
        *[no] { FIX($battery_charge_ah_day) } Ah
     } a day
@@ -41,7 +44,10 @@ room-high = room, high
 room-low = room, low
 mm = { $word } { $have } of { $need } mm²
 vessels-no-locker = { $has_at ->
-        [yes] { $name }, { $circles_count } vessels
+        [yes] { $name }, { $circles_count } { $circles_count ->
+        [one] vessel
+       *[other] vessels
+    }
        *[no] no locker
     }; { $needs }
 locker-above = locker, from above
@@ -134,7 +140,10 @@ may-install = may install
 paper = paper
 afterwards = afterwards
 certificate = certificate
-months-old = { $name }, { FIX($months_ago) } months old{ $has_who ->
+months-old = { $name }, { FIX($months_ago) } { $months_ago ->
+        [one] month
+       *[other] months
+    } old{ $has_who ->
         [yes] , by { $who }
        *[no] { "" }
     }
@@ -153,7 +162,10 @@ fell-leak-g-h = Fell by { $mbar_warmth_weather }{ $mbar_one_step }{ $l_under_tes
         [yes] ; as a leak { $leak_working_g_h } g/h of gas at working pressure
        *[no] { "" }
     }. { $reasons }{ $some_changed_count ->
-        [yes] { " " }{ $changed_count } parts were changed since.
+        [yes] { " " }{ $changed_count } { $changed_count ->
+        [one] part was
+       *[other] parts were
+    } changed since.
        *[no] { "" }
     }
 date = date
@@ -225,7 +237,10 @@ gas-pipes-everything-burning = Gas pipes with everything burning: { $pipes }
 gas-pipes-none-leads = Gas pipes: none leads to an appliance yet
 everything-burning = everything burning
 vessel = 1 vessel
-vessels = { $count } vessels
+vessels = { $count } { $count ->
+        [one] vessel
+       *[other] vessels
+    }
 regulator = regulator
 no-regulator = no regulator
 solenoid = solenoid
@@ -324,7 +339,10 @@ gas-2 = gas
 day = a day.
 asked-last = Asked to last
 days-last = days to last
-days = { $target_days } days
+days = { $target_days } { $target_days ->
+        [one] day
+       *[other] days
+    }
 vessels-give = , the vessels give
 reserve-nights = with a reserve, on nights of
 no-vessel-holds-any = No vessel holds any of it yet.
@@ -333,11 +351,17 @@ no-vessel-holds-any = No vessel holds any of it yet.
 heaters-water-heaters-room = Heaters and water heaters room-sealed, flame failure on every burner, a valve for each appliance. A hob is no heater. One pressure for all: read the plate.
 g-gas-day-vessels = { $total } of gas a day; the vessels last { $no_days ->
         [yes] without end
-       *[no] { FIX($days) } days
+       *[no] { FIX($days) } { $days ->
+        [one] day
+       *[other] days
+    }
     }, the target is { $target_days }
 gas-a-day = gas a day
 vessels-days = the vessels, in days
-asked-days = target: { $target_days } days
+asked-days = target: { $target_days } { $target_days ->
+        [one] day
+       *[other] days
+    }
 come-out-days-less = { $usable_kg } come out, { $days } days less the reserve{ $has_refills ->
         [yes] ; { $refills_is_0 ->
             [yes] no refill
@@ -432,7 +456,10 @@ coldest-use-2 = coldest use
 plans-coldest-night = the plan’s coldest night
 held-against = held against
 way-3 = On the way
-days-outlet-fits-doesnt = , { $days } days, { $need_kg }: outlet { $fits ->
+days-outlet-fits-doesnt = , { $days } { $days ->
+        [one] day
+       *[other] days
+    }, { $need_kg }: outlet { $fits ->
         [yes] fits
        *[no] doesn’t fit
     }, exchange { $exchange ->

@@ -23,7 +23,10 @@ label-energy = label energy
 charge-day = charge a day
 charge-energy = charge energy
 mains = mains?
-brought-appliances = brought in { $fields_count } appliances
+brought-appliances = brought in { $fields_count } { $fields_count ->
+        [one] appliance
+       *[other] appliances
+    }
 
 ## DayRibbon
 to = { $from_h } to { $to_h }
@@ -43,7 +46,10 @@ people = people
 one-person = One person
 people-2 = { $people } people
 nights-between-hook-ups = nights between hook-ups
-nights = { $nights } nights
+nights = { SHORT($nights) } { $nights ->
+        [one] night
+       *[other] nights
+    }
 between-hook-ups = between hook-ups,{ " " }
 first-month = first month
 to-3 = to

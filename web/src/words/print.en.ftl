@@ -51,8 +51,14 @@ regulator-2 = Regulator
 not-entered = not entered
 no-date = no date
 certificate = Certificate
-months = { FIX($months_ago) } months
-months-2 = { $months } months
+months = { FIX($months_ago) } { $months_ago ->
+        [one] month
+       *[other] months
+    }
+months-2 = { $months } { $months ->
+        [one] month
+       *[other] months
+    }
 way = On the way
 usual-each-country-ask = Usual of each country; ask before the trip. Only a vessel with an 80 % stop valve is filled at a pump.
 country = country
@@ -287,7 +293,10 @@ fill-whole-system = Fill the whole system
 product-into-tank-every = Product into the tank, every tap until it smells of it
 let-stand = Let it stand
 drain-rinse = Drain and rinse
-times = { $rinses } times, { $rinse_l }
+times = { $rinses } { $rinses ->
+        [one] time
+       *[other] times
+    }, { $rinse_l }
 drain-down-winter = Drain-down for winter
 must-come-out-open = { $drain_down_l } must come out. Open all taps, blow at most 50 kPa, run the pump dry for 10 s at most, empty filter bowls and traps, leave taps half open, take UV and carbon out.
 point = point

@@ -10,7 +10,10 @@ first = first
 second = second
 figures-differ-most-top = Figures that differ, the most at the top
 figures-differ = Figures that differ
-more-rows-differ = { $more } more rows differ.
+more-rows-differ = { $more } more { $more ->
+        [one] row differs
+       *[other] rows differ
+    }.
 compare = Compare
 projects = Projects
 beside-each-other = Beside each other
@@ -25,11 +28,20 @@ they-same = They are the same.
 more-than-entered-differently = { $has_more ->
         [yes] More than{ " " }
        *[no] { "" }
-    }{ $said_count } entered differently, { $figures_count } figures and { $found_count } findings differ.
+    }{ $said_count } entered differently, { $figures_count } { $figures_count ->
+        [one] figure
+       *[other] figures
+    } and { $found_count } { $found_count ->
+        [one] finding differs
+       *[other] findings differ
+    }.
 
 ## Projects
 give-name-example-what = Give it a name, for example what you call the vehicle.
-name-has-characters-most = The name has { $name_count } characters; at most 120.
+name-has-characters-most = The name has { $name_count } { $name_count ->
+        [one] character
+       *[other] characters
+    }; at most 120.
 begin = Begin a
 kind-vehicle = Kind of vehicle
 region = Region
@@ -53,15 +65,24 @@ photos = With photos
 delete = Delete…
 deleted-still-had = Deleted, and still to be had ({ $data_count })
 demo = a demo
-gone-good-days = gone for good in { $days_left } days
+gone-good-days = gone for good in { $days_left } { $days_left ->
+        [one] day
+       *[other] days
+    }
 bring-back = Bring { $name } back
 last-backup-today-days = Last backup: { $days_is_0 ->
         [yes] today
-       *[no] { $days } days ago
+       *[no] { $days } { $days ->
+        [one] day
+       *[other] days
+    } ago
     }.
 nothing-backed-up-yet = { $no_days ->
         [yes] Nothing is backed up yet
-       *[no] The last backup is { $days } days old
+       *[no] The last backup is { $days } { $days ->
+        [one] day
+       *[other] days
+    } old
     }. In a terminal:
 bothy-backup-safe-place = ./bothy backup /a/safe/place
 best-another-disk = , best on another disk.

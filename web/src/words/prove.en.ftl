@@ -230,7 +230,10 @@ min-min-best-policy = { $minutes } min, { $best_minutes } min by the best policy
 and = { " " }and{ " " }
 rules-out-causes = , rules out { $out_count_less ->
         [yes] { $out }
-       *[no] { $out_count } causes
+       *[no] { $out_count } { $out_count ->
+        [one] cause
+       *[other] causes
+    }
     }
 same-again = The same again
 what-was-done-2 = What was done,
@@ -243,7 +246,10 @@ training-real-thing-not = Training for the real thing, and not it: a real one ca
 
 ## Prove
 locked-until-dead-tests = Locked until the dead tests are passed
-circuits-read-passed = { $read } of { $testable } circuits read, { $passed } passed.
+circuits-read-passed = { $read } of { $testable } { $testable ->
+        [one] circuit
+       *[other] circuits
+    } read, { $passed } passed.
 question-questions-not-answered = { $unanswered } { $unanswered ->
         [one] question is
        *[other] questions are
@@ -257,8 +263,14 @@ ammeters-accuracy = ammeter’s accuracy
 ammeters-last-digit = ammeter’s last digit
 making-ladder = Making the ladder…
 nothing-prove-yet = Nothing to prove yet.
-all-steps-proved = All { $total } steps are proved.
-steps-proved-failed-prove = { $passed } of { $total } steps proved{ $has_failed ->
+all-steps-proved = All { $total } { $total ->
+        [one] step is
+       *[other] steps are
+    } proved.
+steps-proved-failed-prove = { $passed } of { $total } { $total ->
+        [one] step
+       *[other] steps
+    } proved{ $has_failed ->
         [yes] , { $failed } failed
        *[no] { "" }
     }{ $has_again ->

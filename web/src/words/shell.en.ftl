@@ -125,7 +125,13 @@ not-built-yet-key = { $question }{ $has_page ->
         [yes] { "" }
        *[no] { " " }(not built yet)
     } · key { $key }
-dangers-problems-open = { $dangers } dangers, { $faults } problems open
+dangers-problems-open = { $dangers } { $dangers ->
+        [one] danger
+       *[other] dangers
+    }, { $faults } { $faults ->
+        [one] problem
+       *[other] problems
+    } open
 
 ## Slate
 calculation = Calculation

@@ -12,6 +12,8 @@ const digitsOf = (named: Record<string, unknown>) => Number(named.digits ?? 0);
 /** How a text writes a number: `{ FIX($length_m, digits: 1) } m`. A number comes in with all its digits. */
 const FUNCTIONS: Record<string, FluentFunction> = {
   FIX: ([x], named) => Number(x).toFixed(digitsOf(named)),
+  GROUPED: ([x]) => Math.round(Number(x)).toLocaleString("en-GB").replace(/,/g, "\u202f"),
+  SHORT: ([x]) => String(Number(Number(x).toPrecision(3))),
 };
 
 const chooses = (value: Pattern): boolean => typeof value !== "string" && value.some((e) => typeof e !== "string" && e.type === "select");

@@ -6,14 +6,20 @@ put-into-variant = Put it into this variant
 cables-fuses-follow-parts = Cables and fuses follow the parts: look at Wiring afterwards. Fixing on the roof, weight and mains work have rules of their own; mains and gas by licensed trades where the law says so.
 
 ## BringInItinerary
-takes-place-legs-there = It takes the place of the { $legs_count } legs there are; undo brings them back.
+takes-place-legs-there = It takes the place of the { $legs_count } { $legs_count ->
+        [one] leg
+       *[other] legs
+    } there are; undo brings them back.
 mean-speed-track-without = mean speed of a track without times
 motorway-km-h = motorway, 87 km/h
 road-km-h = road, 60 km/h
 mountain-km-h = mountain, 40 km/h
 track-km-h = track, 20 km/h
 csv-xlsx-gpx = CSV, XLSX or GPX
-brought-legs = brought in { $lines_count } legs
+brought-legs = brought in { $lines_count } { $lines_count ->
+        [one] leg
+       *[other] legs
+    }
 
 ## BringInWeather
 time = time
@@ -54,7 +60,10 @@ search = Search
 search-2 = search
 show-all-best-trade = show all { $front_count } best trade-offs
 simulated-trips = { " " }simulated trips
-sets = { $set_count } sets, { $draw_count }{ $simulated_trips }
+sets = { GROUPED($set_count) } { $set_count ->
+        [one] set
+       *[other] sets
+    }, { $draw_count }{ $simulated_trips }
 sets-parts = Sets of parts
 say-slate-what-may = Enter under Details what it may cost and weigh, then press Search. It takes some seconds, on long trips a minute.
 first-trip-add-places = First the trip: add its places in the view Trip. The parts are searched for it.
@@ -71,7 +80,10 @@ moment-trip = Moment of the trip
 none = none
 charge-half-simulated-trips = { $run }: charge { $at } % in half of the simulated trips
 hooked-up = , hooked up
-days-h-driving-first = { $name }, { $days_count } days{ $hooked_up }{ $has_drive_h ->
+days-h-driving-first = { $name }, { $days_count } { $days_count ->
+        [one] day
+       *[other] days
+    }{ $hooked_up }{ $has_drive_h ->
         [yes] , { $drive_h } h of driving first
        *[no] { "" }
     }
@@ -112,7 +124,10 @@ matters-tilted-panels = matters with tilted panels
 unknown = unknown
 people = people
 daily-use = { $people }, as in Daily use
-days-trip = { $days_count } days of the trip
+days-trip = { $days_count } { $days_count ->
+        [one] day
+       *[other] days
+    } of the trip
 filled-emptied = filled and emptied at
 hour-first-day = hour of its first day
 note = note
@@ -158,7 +173,10 @@ log-file = Log file
 log = a log
 times-standard-time-place = Times in standard time of the place; a line each minute or hour.
 log-2 = log
-import-lines = Import { $lines } lines
+import-lines = Import { GROUPED($lines) } { $lines ->
+        [one] line
+       *[other] lines
+    }
 import = Import
 positive-current = a positive current
 charges-bank = charges the bank
@@ -181,8 +199,14 @@ kept-cant-laid-over = { $name } is kept. { $has_problem ->
        *[no] { "" }
     }
 runs-no-hour-lies = { $name } runs from { $first } to { $last }; no hour of it lies in the trip. Set the trip’s first day to the log’s.
-hours-lie-trip = { $name }: { $overlap_h } hours lie in the trip.
-over-hours-run-uses = { $name }: over { $overlap_h } hours the run uses { FIX($off) } % { $off_more ->
+hours-lie-trip = { $name }: { $overlap_h } { $overlap_h ->
+        [one] hour lies
+       *[other] hours lie
+    } in the trip.
+over-hours-run-uses = { $name }: over { $overlap_h } { $overlap_h ->
+        [one] hour
+       *[other] hours
+    } the run uses { FIX($off) } % { $off_more ->
         [yes] more
        *[no] less
     } than was measured.
@@ -293,7 +317,13 @@ makers = makers
 what-limits = What limits it
 left-out = { $count } left out: { $reason }
 inverter-hook-up-charger = Inverter, hook-up charger and panels with a controller of their own stay as they are. Prices are the catalogue’s, without cables, fuses and fixings.
-runs-days = { $inverter_hook_up } { $simulated_count } runs of { $day_count } days.
+runs-days = { $inverter_hook_up } { GROUPED($simulated_count) } { $simulated_count ->
+        [one] run
+       *[other] runs
+    } of { $day_count } { $day_count ->
+        [one] day
+       *[other] days
+    }.
 
 ## PlacesView
 sun-air-month = Sun and air of { $name } by month
@@ -326,7 +356,10 @@ height-above-sea = height above the sea
 neighbour = as its neighbour
 height = height
 standard-time = standard time
-day-like-one-before = A day is { FIX($kt_autocorr, digits: 2) } like the one before in clearness and { FIX($temp_autocorr, digits: 2) } in warmth; daily means spread { FIX($spread_k, digits: 1) } K round the average. From { $day_count } days. A typical year has no bad year in it: the weather of the simulated trips has.
+day-like-one-before = A day is { FIX($kt_autocorr, digits: 2) } like the one before in clearness and { FIX($temp_autocorr, digits: 2) } in warmth; daily means spread { FIX($spread_k, digits: 1) } K round the average. From { $day_count } { $day_count ->
+        [one] day
+       *[other] days
+    }. A typical year has no bad year in it: the weather of the simulated trips has.
 trip-take-legs-out = In the trip: take its legs out first
 remove-place = Remove this place
 sun-air-trip = sun and air of the trip
@@ -385,26 +418,41 @@ supply = supply
 what-2 = what it is
 against = against this
 dangers-problems = dangers, problems
-ways-supply-trip-none = Of { $rows_count } ways to supply this trip, none runs short less often than this variant, as far as can be told: { $short_days_frac } of the days.
-ways-supply-trip-runs = Of { $rows_count } ways to supply this trip, “{ $best }” runs short least often: on { $short_days_frac } of the days.
+ways-supply-trip-none = Of { $rows_count } { $rows_count ->
+        [one] way
+       *[other] ways
+    } to supply this trip, none runs short less often than this variant, as far as can be told: { $short_days_frac } of the days.
+ways-supply-trip-runs = Of { $rows_count } { $rows_count ->
+        [one] way
+       *[other] ways
+    } to supply this trip, “{ $best }” runs short least often: on { $short_days_frac } of the days.
 schools-side-side-lead = Approaches side by side: lead or lithium, PWM or MPPT, relay or DC-DC. First a bank is needed: choose one in Power (key 3).
 schools-side-side-lead-lithium = Approaches side by side: lead or lithium, PWM or MPPT, relay or DC-DC, a portable station, on the same days and in the same weather. First the trip needs a place.
 running-them = Running them…
-days-simulated-trips-each = { $day_count } days, { $draw_count } simulated trips each
+days-simulated-trips-each = { $day_count } { $day_count ->
+        [one] day
+       *[other] days
+    }, { $draw_count } simulated trips each
 supplies-side-side = Supplies side by side
 nothing-compare-yet-trip = Nothing to compare yet: the trip needs a first day, a place and a bank.
 
 ## TripSlate
 thorough-run = Thorough run
 more-simulated-trips = More simulated trips
-simulate-trips = Simulate { $draw_count } trips
+simulate-trips = Simulate { $draw_count } { $draw_count ->
+        [one] trip
+       *[other] trips
+    }
 run = run
 simulated-trips-short = { " " }simulated trips: short on{ " " }
 days-least-charge-half = { $draw_count }{ $simulated_trips_short }{ $short_days_frac }{ $error_frac } of the days; least charge { $least_soc_p10 } in 1 of 10, { $least_soc_p50 } in half.
 year-year = Year by year
 year-year-worst-first = Year by year, the worst first
 short-days-nothing-short = : { $has_short_days ->
-        [yes] short on { $short_days } of { $day_count } days
+        [yes] short on { $short_days } of { $day_count } { $day_count ->
+        [one] day
+       *[other] days
+    }
        *[no] nothing short
     }, least charge
 generator-way = Generator on the way
@@ -419,7 +467,10 @@ fuel-not-limited-until = of { $fuel }{ $half_simulated_trips }.{ $no_store_and_s
        *[no] { "" }
     }
 trip-3 = Trip
-days-simulated-trips = { $day_count } days, { $draw_count } simulated trips
+days-simulated-trips = { $day_count } { $day_count ->
+        [one] day
+       *[other] days
+    }, { $draw_count } simulated trips
 not-run-yet = not run yet
 forecast-approximate-climate-assumed = A forecast from approximate climate and assumed habits. Carry a plan B for heat, water and medical devices; do not stake health on it.
 nothing-runs-short = Nothing runs short.
@@ -458,7 +509,10 @@ hour-day-soft-broom = hour of the day; with a soft broom, from the ground
 nobody-sweeps = nobody sweeps
 when-snow-swept-off = when the snow is swept off
 forecast-coming-days = forecast for the coming days
-taken-days = taken for { $forecast_days } days
+taken-days = taken for { $forecast_days } { $forecast_days ->
+        [one] day
+       *[other] days
+    }
 no-day-trip-near = no day of the trip is near, or no forecast service answers
 service-machine-when-one = from a service on this machine, when one is there
 forecast = with the forecast
@@ -477,7 +531,10 @@ bank-missing-choose-one = A bank is missing: choose one in Power (key 3), or tak
 living = Living at { $place } from
 first-day = first day
 day-said = day not entered
-days-5 = on, { $days_count } days. { $run }
+days-5 = on, { $days_count } { $days_count ->
+        [one] day
+       *[other] days
+    }. { $run }
 from-2 = From
 day-days-place-places = on, { $day } { $day ->
         [one] day
@@ -521,7 +578,10 @@ them = { $bay_frac } % of them
 heat-air-way = Heat and air on the way
 frost-way = Frost on the way
 stays-over-c-simulated = stays over 0 °C in 9 of 10 simulated trips; { $coldest_p10_c } at the coldest.
-under-c-nights-w = under 0 °C on { $nights_count } of { $day_count } nights: { $nights }{ $value }. { $hold } would hold it.
+under-c-nights-w = under 0 °C on { $nights_count } of { $day_count } { $day_count ->
+        [one] night
+       *[other] nights
+    }: { $nights }{ $value }. { $hold } would hold it.
 arrival-counts-once-there = on arrival{ $has_burns_or_has_tanks_or_has_generator ->
         [yes] { "" }
        *[no] ; counts once there is a heater or a tank

@@ -36,7 +36,10 @@ yes = yes
 no = no
 trickle-house-bank-starts = a trickle of 1 to 2 A from the house bank, so that it starts after weeks of standing
 shape-inside = shape inside
-measured-stations = measured at { $stations_count } stations
+measured-stations = measured at { $stations_count } { $stations_count ->
+        [one] station
+       *[other] stations
+    }
 usual-kind-scaled = usual of its kind, scaled
 walls-wheel-arches-doors = walls, wheel arches, doors and axles, one tape reading at a time
 what = what it is

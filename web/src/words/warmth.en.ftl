@@ -412,7 +412,10 @@ mm-thick = { FIX($thickness_mm) } mm thick,{ " " }
 between-ribs-they-carry = { $some_rib_share_frac ->
         [yes] , between the ribs { FIX($u_clear_w_m2k, digits: 2) }: they carry { $rib_share_frac } %
        *[no] { "" }
-    }. { $mm_thick }{ $mass_kg } on { $area_m2 }, about { $sheet_count } sheets of 1.22 × 2.44 m with waste.
+    }. { $mm_thick }{ $mass_kg } on { $area_m2 }, about { $sheet_count } { $sheet_count ->
+        [one] sheet
+       *[other] sheets
+    } of 1.22 × 2.44 m with waste.
 g-m-water-day = { FIX($condensation_g_m2_day, digits: 1) } g/m² of water a day at { $cold_c } °C outside and 60 % inside.
 no-water-gathers-design = No water gathers in it at the design cold.
 air-leaks-would-wet = Air that leaks in would wet the skin.

@@ -291,7 +291,10 @@ no-gauge = no gauge
 gauge-3 = a gauge
 add-gauge = Add a gauge
 remove-tank = Remove this tank
-joins-tanks = joins { $tanks_count } tanks
+joins-tanks = joins { $tanks_count } { $tanks_count ->
+        [one] tank
+       *[other] tanks
+    }
 all-reach-outlet-stay = { $total_l } in all, { $usable_l } reach the outlet, { $unusable_l } stay behind. At the pump’s draw the levels part by { $mm }{ $has_balance_min ->
         [yes] ; filled from one side they level out in { FIX($balance_min, digits: 1) } min
        *[no] { "" }
@@ -336,7 +339,10 @@ joint-over-electrics = a joint over electrics
 drain-valve-low-point = a drain valve at its low point
 remove-run = Remove this run
 no-end-sight = No end in sight.
-good-days-ended-kpa = Good for { FIX($days) } days, ended by { $limited_by }; { FIX($drop_kpa) } kPa when clean.
+good-days-ended-kpa = Good for { FIX($days) } { $days ->
+        [one] day
+       *[other] days
+    }, ended by { $limited_by }; { FIX($drop_kpa) } kPa when clean.
 sits = sits
 finest-m = finest, µm
 good = good for
@@ -348,7 +354,10 @@ remove-filter = Remove this filter
 pressure-side = the pressure side
 tap-half-open-runs = With a tap half open it runs{ " " }
 l-between = { FIX($drawdown_l, digits: 2) } L between.
-time-times-hour-accumulator = { $tap_half_open }{ FIX($run_time_s, digits: 1) } s at a time, { FIX($cycles_per_hour) } times an hour; the accumulator gives { $l_between }
+time-times-hour-accumulator = { $tap_half_open }{ FIX($run_time_s, digits: 1) } s at a time, { FIX($cycles_per_hour) } { $cycles_per_hour ->
+        [one] time
+       *[other] times
+    } an hour; the accumulator gives { $l_between }
 which-appliance-daily-use = which appliance in Daily use
 switches = switches on at
 no-switch = no switch

@@ -2,7 +2,10 @@
 
 ## BoardSlate
 mains-licensed-work = mains: licensed work
-ways-direct-current = { $on_count } of { $way_count } ways, { $is_ac ->
+ways-direct-current = { $on_count } of { $way_count } { $way_count ->
+        [one] way
+       *[other] ways
+    }, { $is_ac ->
         [yes] { $mains_licensed_work }
        *[no] direct current
     }
@@ -30,7 +33,10 @@ remove-board = Remove this board
 
 ## BringInCircuits
 circuit-board-feeds-length = circuit;board;feeds;length (m);cable;rating (A){ "\u000A" }Fridge;A;Front fridge 90 L;7.5;6 mm²;7.5 … one circuit a line
-brought-circuits = brought in { $lines_count } circuits
+brought-circuits = brought in { $lines_count } { $lines_count ->
+        [one] circuit
+       *[other] circuits
+    }
 
 ## CircuitSlate
 circuit = On this circuit
@@ -90,7 +96,10 @@ remove-circuit = Remove this circuit
 
 ## DiagramPicture
 fold = Hide { $title }
-single-line-diagram-parts = Single-line diagram, { $nodes_count } parts; the table below lists the same
+single-line-diagram-parts = Single-line diagram, { $nodes_count } { $nodes_count ->
+        [one] part
+       *[other] parts
+    }; the table below lists the same
 diagram-could-not-drawn = The diagram could not be drawn: { $message }
 drawing-diagram = Drawing the diagram…
 unfold = Show
@@ -171,7 +180,10 @@ size-leads = size of the leads
 leads-joined-most = leads joined at most
 leads-joined = leads joined
 lead-lengths = lead lengths
-splitters-where-leads-branch = { $splitter_count } splitters where leads branch.
+splitters-where-leads-branch = { $splitter_count } { $splitter_count ->
+        [one] splitter
+       *[other] splitters
+    } where leads branch.
 no-lead-reaches = no lead reaches
 lost-supply = lost from the supply
 
@@ -248,7 +260,10 @@ use = use { $best_text }
 
 ## PanelPicture
 mm = to { $x_mm }, { $y_mm } mm
-switch-panel-mm-parts = Switch panel, { $w } by { $h } mm, { $shapes_count } parts, { $ok ->
+switch-panel-mm-parts = Switch panel, { $w } by { $h } mm, { $shapes_count } { $shapes_count ->
+        [one] part
+       *[other] parts
+    }, { $ok ->
         [yes] everything fits
        *[no] something clashes
     }
@@ -280,7 +295,10 @@ place = place
 middle-below = middle, from below
 remove-panel = Remove from the panel
 switch-panel-2 = Switch panel
-parts-mm = { $things_count } parts on { $width_mm } × { $height_mm } mm
+parts-mm = { $things_count } { $things_count ->
+        [one] part
+       *[other] parts
+    } on { $width_mm } × { $height_mm } mm
 none-yet = none yet
 switch-ratings-direct-current = Switch ratings are for direct current: an AC rating does not carry over. Cut only with nothing live behind.
 everything-fits-every-switch = Everything fits, and every switch carries its circuit.
@@ -318,7 +336,10 @@ took-signal-cable-out = took a signal cable out
 put-signal-cable-into = Put a signal cable into it
 signal-cable = a signal cable
 put-signal-cable-into-2 = put a signal cable into it…
-cables = { $cable_count } cables
+cables = { $cable_count } { $cable_count ->
+        [one] cable
+       *[other] cables
+    }
 how-full = how full it is
 inside-diameter = inside diameter
 mm-would-do = { $suggested_mm } mm would do
@@ -430,7 +451,10 @@ load-fuse-cable = load · fuse · cable
 nothing-propose-zones-stand = Nothing to propose: zones stand already, or Daily use holds fewer than two lights.
 nothing-propose-until-daily = Nothing to propose until Daily use holds appliances.
 wiring = Wiring
-v-circuits-board-boards = { $system_voltage_v } V, { $circuits_count } circuits on { $boards_count } { $boards_count ->
+v-circuits-board-boards = { $system_voltage_v } V, { $circuits_count } { $circuits_count ->
+        [one] circuit
+       *[other] circuits
+    } on { $boards_count } { $boards_count ->
         [one] board
        *[other] boards
     }, { $is_awg ->
@@ -438,7 +462,10 @@ v-circuits-board-boards = { $system_voltage_v } V, { $circuits_count } circuits 
        *[no] cable by mm²
     }
 not-sized-yet = { $unsized } not sized yet
-lengths-assumed-until-they = { $guessed } lengths assumed until they are measured
+lengths-assumed-until-they = { $guessed } { $guessed ->
+        [one] length
+       *[other] lengths
+    } assumed until they are measured
 fuse-protects-cable-cable = . The fuse protects the cable; the cable suits the load.
 no-circuit-yet-take = No circuit yet. Take Bothy’s proposal below: it groups the appliances, gives each heavy one its own cable, and sizes all of them.
 ledger = Table of
@@ -449,7 +476,13 @@ no-lighting-zone-yet = No lighting zone yet. Take Bothy’s below, or add one: l
 say-daily-use-what = Say in Daily use what will run (key 2); its circuits are proposed here.
 
 ## WiringSlate
-circuits-boards = { $circuits_count } circuits, { $boards_count } boards
+circuits-boards = { $circuits_count } { $circuits_count ->
+        [one] circuit
+       *[other] circuits
+    }, { $boards_count } { $boards_count ->
+        [one] board
+       *[other] boards
+    }
 fuse-first-source-no = Fuse first, at the source: no cable is connected to the bank before its fuse holder is in and empty. { $licensed }
 no-finding-every-circuit = No finding: every circuit has its cable and its fuse.
 no-circuit-yet-nothing = No circuit yet, so nothing to find.
@@ -471,7 +504,10 @@ bed = By the bed
 another-place = another place
 lighting-zone = lighting zone
 thin-wires-every-push = Thin wires from every push-button to the latching relay by the lamps.
-strappers-between-two-two = { $between_count } strappers between the two two-way switches, 3 conductors where the feed travels along.
+strappers-between-two-two = { $between_count } { $between_count ->
+        [one] strapper
+       *[other] strappers
+    } between the two two-way switches, 3 conductors where the feed travels along.
 switched-2 = Switched from
 took-place-away = took a place away
 another-place-2 = Another place

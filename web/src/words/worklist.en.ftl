@@ -18,7 +18,10 @@ rests-what-only-assumed = Rests on what is only assumed: { $rests_on }.
 more = { " " }· and { $told_count } more
 respond = Respond…
 accept-reason = Accept with a reason…
-remedies-once = { $n } remedies at once
+remedies-once = { $n } { $n ->
+        [one] remedy
+       *[other] remedies
+    } at once
 ticked-remedies = Ticked remedies
 apply-all-same = Apply { $n } all the same
 apply = Apply it

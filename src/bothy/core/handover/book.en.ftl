@@ -70,7 +70,10 @@ circuits-expected = expected
 circuits-measured = measured
 circuits-verdict = verdict
 circuits-no-circuit-is-planned-yet = No circuit is planned yet
-circuits-circuits-are-not-measured-yet = { $unread } circuits are not measured yet
+circuits-circuits-are-not-measured-yet = { $unread } { $unread ->
+        [one] circuit is
+       *[other] circuits are
+    } not measured yet
 circuits-from-to-amps = { $low } to { $high } A
 
 ## fuses
@@ -163,8 +166,14 @@ tests-gas-leak-test = gas, leak test
 tests-signed = signed
 tests-yes = yes
 tests-no = no
-tests-of-circuits-are-not-read = { $read } of { $testable } circuits are not read
-tests-of-steps-are-not-proved = { $passed } of { $total } steps are not proved
+tests-of-circuits-are-not-read = { $read } of { $testable } { $testable ->
+        [one] circuit is
+       *[other] circuits are
+    } not read
+tests-of-steps-are-not-proved = { $passed } of { $total } { $total ->
+        [one] step is
+       *[other] steps are
+    } not proved
 tests-mended-on = Mended on { $day }: { $name }{ $by }.{ $note }
 tests-built-otherwise = { $day }: { $name }, { $value } built as { $built }, designed { $designed }.{ $why }
 tests-small-things-are-open = Small things to be mended before it is handed over: { $open }
@@ -301,12 +310,18 @@ care-bearings-how = By somebody who does it every week.
 care-winter = Drain for frost
 care-winter-how = Before the first frost.
 care-month = month
-care-months = { $months } months
+care-months = { $months } { $months ->
+        [one] month
+       *[other] months
+    }
 care-cycles = cycles
 care-or = {" or "}
 
 ## warranties
-warranties-months = { $warranty_months } months
+warranties-months = { $warranty_months } { $warranty_months ->
+        [one] month
+       *[other] months
+    }
 warranties-warranties-and-serial-numbers = Warranties and serial numbers
 warranties-what-was-received = what was received
 warranties-what = what
@@ -326,7 +341,10 @@ open-kept-as-it-is-with = Kept as it is, with the owner’s reason
 open-reason = reason
 open-left-to-do = Left to do
 open-assumed-never-entered = Assumed, never entered
-open-dangers-are-open = { $dangers } dangers are open
+open-dangers-are-open = { $dangers } { $dangers ->
+        [one] danger is
+       *[other] dangers are
+    } open
 
 ## method
 method-how-it-was-reckoned = How it is calculated

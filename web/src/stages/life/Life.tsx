@@ -53,7 +53,7 @@ function Sentence() {
         dimension="count"
         unit=""
         value={life.nights_between_hookups}
-        shown={says("nights", { nights: show(nights) })}
+        shown={says("nights", { nights })}
       />{" "}
       {say(says("between-hook-ups"))}
       <Token path="/life/from_month" label={says("first-month")} choices={MONTH_CHOICES} value={String(from)} shown={MONTHS[from - 1]} /> {says("to-3")}{" "}

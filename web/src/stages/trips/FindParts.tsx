@@ -95,7 +95,7 @@ export function FindParts() {
                 {says("show-all-best-trade", { front_count: run.front.length })}
               </label>
               <span className="text-dim">
-                {says("sets", { set_count: run.set_count.toLocaleString("en-GB"), draw_count: run.draw_count, simulated_trips: say(says("simulated-trips")) })}
+                {says("sets", { set_count: run.set_count, draw_count: run.draw_count, simulated_trips: say(says("simulated-trips")) })}
               </span>
             </>
           )}

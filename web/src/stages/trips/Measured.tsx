@@ -70,7 +70,7 @@ function BringInLog({ onClose }: { onClose: () => void }) {
       busy={read.isPending}
       problem={read.error?.message ?? keep.error?.message}
       take={{
-        word: found && !found.asks.length ? says("import-lines", { lines: found.lines.toLocaleString("en-GB") }) : says("import"),
+        word: found && !found.asks.length ? says("import-lines", { lines: found.lines }) : says("import"),
         ready: found != null && found.asks.length === 0 && !keep.isPending,
         run: () => given && keep.mutate(given),
       }}

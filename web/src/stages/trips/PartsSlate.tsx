@@ -193,7 +193,7 @@ export function PartsSlate({ run }: { run: Schemas["SizingRun"] | undefined }) {
           <p className="my-1 text-[12px] text-chalk-dim">
             {says("runs-days", {
               inverter_hook_up: say(says("inverter-hook-up-charger")),
-              simulated_count: run.simulated_count.toLocaleString("en-GB"),
+              simulated_count: run.simulated_count,
               day_count: run.day_count,
             })}
           </p>

@@ -23,7 +23,10 @@ there-no-switch-panel = there is no switch panel yet; take Bothy’s proposal or
 pdf = { $project_name } { $kind }.pdf
 
 ## fit
-roof-things = Roof, { $spots_count } things
+roof-things = Roof, { $spots_count } { $spots_count ->
+        [one] thing
+       *[other] things
+    }
 
 ## guard
 this-server-answers-only = this server answers only to { $hosts }
@@ -89,7 +92,10 @@ there-no-figure-at = there is no figure '{ $key }' at revision { $revision }
 something-was-measured-meanwhile-2 = something was measured meanwhile
 there-no-proposal-at = there is no proposal '{ $id }' at revision { $revision }
 there-nothing-to-take = there is nothing to take: what was typed stays, and the rest is already as proposed
-took-proposals = took { $taken_count } proposals
+took-proposals = took { $taken_count } { $taken_count ->
+        [one] proposal
+       *[other] proposals
+    }
 took-proposal = took proposal { $taken }
 
 ## water

@@ -18,13 +18,22 @@ must-be-at-least = must be at least the hours at best (optimistic_h: { SHORT($op
 must-be-at-least-likely = must be at least the likely hours (likely_h: { SHORT($likely_h) } h)
 
 ## findings
-more-tasks-wait-for = {" "}{ $blocked } more tasks wait for it.
+more-tasks-wait-for = {" "}{ $blocked } more { $blocked ->
+        [one] task waits
+       *[other] tasks wait
+    } for it.
 one-person = One person is
 too-few-people = Too few people are
-tasks-have = { $lifts_count } tasks have
+tasks-have = { $lifts_count } { $lifts_count ->
+        [one] task has
+       *[other] tasks have
+    }
 one-task-has = one task has
 entered-and-lift-for = { $who } entered, and { $what } a lift for more: { $template_names }. No plan of Bothy has a lone lift; it plans help for those days.
-from-about-there-tasks = From about { $in_words } there are { $mine_count } tasks
+from-about-there-tasks = From about { $in_words } there are { $mine_count } { $mine_count ->
+        [one] task
+       *[other] tasks
+    }
 from-about-there-one = From about { $in_words } there is one task
 for-and-no-visit = { $work } for { $words }, and no visit is entered; the plan takes the first working days.
 in-doesnt-cure-within = { $names }: in { $end } it doesn’t cure within forty days at the place of the build.
@@ -48,7 +57,10 @@ should-have-been-ordered = { $x_name } should have been ordered { $days_left } {
 came-instead = The order “{ $p_name }” came with { SHORT($received) } instead of { SHORT($expected) }.
 came-damaged = The order “{ $p_name }” came with { SHORT($damaged) } damaged.
 one-thing-behind-open = one thing behind it is open: { $bad_name }
-things-behind-open = { $bad_count } things behind it are open: { $x_names }
+things-behind-open = { $bad_count } { $bad_count ->
+        [one] thing
+       *[other] things
+    } behind it are open: { $x_names }
 closed-and = { $g_name } is closed, and { $what }.
 behind-which-closed = Behind { $g_name }, which is closed: { $lacking_names }.
 order-that-you-set = The order that you set for { $circle } goes in a circle; the plan leaves that order out.
@@ -247,7 +259,10 @@ usual-reaches = { FIX($min_c, digits: 0) } °C; a usual day reaches { FIX($max_c
 dry-2 = a dry day
 in-hall = in a hall of { FIX($hall_temp_c, digits: 0) } °C
 by-forecast-to-rain = { $c_name }, by the forecast: { FIX($low_c, digits: 0) } to { FIX($high_c, digits: 0) } °C, { FIX($rain_pc, digits: 0) } % rain
-usual-month-to-rain = { $c_name }, usual of the month: { FIX($tmin_c, digits: 0) } to { FIX($tmax_c, digits: 0) } °C, rain on { FIX($rain, digits: 0) } days of it
+usual-month-to-rain = { $c_name }, usual of the month: { FIX($tmin_c, digits: 0) } to { FIX($tmax_c, digits: 0) } °C, rain on { FIX($rain, digits: 0) } { $rain ->
+        [one] day
+       *[other] days
+    } of it
 
 ## calendar
 builder = Builder

@@ -54,7 +54,10 @@ stations-and-levels-at = stations and the levels at which they are measured go t
 one-section-makes-no = one section makes no body; measure at least two, better three
 must-rise-comes-after = must rise: { SHORT($b_m) } m comes after { SHORT($a_m) } m
 stations-go-from-rear = stations go from the rear to the front: { SHORT($x_m) } m comes after { SHORT($x_m_2) } m
-station-at-needs-one = the station at { SHORT($x_m) } m needs one half-width for each of the { $levels_z_m_count } levels
+station-at-needs-one = the station at { SHORT($x_m) } m needs one half-width for each of the { $levels_z_m_count } { $levels_z_m_count ->
+        [one] level
+       *[other] levels
+    }
 leads-from-thing-to = “{ $self_name }” leads from a thing to itself; choose another end
 there-twice-thing-has = “{ $of }” is there twice; a thing has one place and one size
 place-names-bay-which = the place of “{ $of }” names the bay “{ $bay }”, which does not exist
@@ -112,7 +115,10 @@ lies-in-first-drive = lies in the first drive, which ends at { SHORT($drive_star
 ends-after-midnight-begin = ends after midnight; begin earlier or run it shorter
 not-date-write-for = is not a date; write for example 2026-10-01
 must-lie-in-years = must lie in the years { $first_year } to { $last_year }
-make-most = make { $whole } days; at most { $most_days } are possible
+make-most = make { $whole } { $whole ->
+        [one] day
+       *[other] days
+    }; at most { $most_days } are possible
 
 ## warmth
 required-for-layer-your = is required for a layer of your own, or choose a material

@@ -256,7 +256,10 @@ minus-off = minus off
 minus-on = minus on
 works-with-another-in = works with another in its place
 no-better = no better
-runs = the { $load } runs
+runs = the { $load } { $load ->
+        [one] run
+       *[other] runs
+    }
 nothing-changes = nothing changes
 bridged-fuse-protects-nothing = A bridged fuse protects nothing: in a short the cable is what burns. Measure across it, or put in a whole one of its own rating.
 nothing-that-can-be-done-on = “{ $act }” is nothing that can be done on a circuit

@@ -85,7 +85,10 @@ kitchen = Kitchen
 ## hull
 must-rise-comes-after = must rise: { SHORT($b) } comes after { SHORT($a) }
 stations-must-go-from = stations must go from the rear to the front: { SHORT($x_m) } m comes after { SHORT($x_m_2) } m
-station-at-needs-one = the station at { SHORT($x_m) } m needs one half-width for each of the { $levels_count } levels
+station-at-needs-one = the station at { SHORT($x_m) } m needs one half-width for each of the { $levels_count } { $levels_count ->
+        [one] level
+       *[other] levels
+    }
 must-lie-within-stations = must lie within the stations, { SHORT($first) } to { SHORT($last_m) } m
 must-be-at-least = must be at least where it begins along the vehicle (x0_m: { SHORT($x0_m) })
 must-be-at-least-2 = must be at least where it begins in height (z0_m: { SHORT($z0_m) })
@@ -228,7 +231,10 @@ remove-place = Remove its place
 must-hold-what-they = The { $count } × { $kind_name } must hold { FIX($used_pc, digits: 0) } % of what they can (direction: { $direction }); { $n } of them would do.
 use-them = Use { $n } of them
 one-placed-thing-has = One placed thing has
-what-placed-things-have = Of what is placed, { $loose_count } things have
+what-placed-things-have = Of what is placed, { $loose_count } { $loose_count ->
+        [one] thing has
+       *[other] things have
+    }
 no-fixing-yet-in = { $several } no fixing yet: { $names }. In a crash each pulls with ten times its weight and more.
 choose-fixings-that-hold = Choose fixings that hold each
 engine = the engine
@@ -242,7 +248,10 @@ first-comes-out-what = {" "}First comes out what stands in it: { $inside }{ $ins
     [yes] {" "}and more
    *[no] {""}
  }.
-freed-by-fixings = “{ $thing_name }” is freed by its { $fixings } fixings ({ $fixings_name }).{ $first }
+freed-by-fixings = “{ $thing_name }” is freed by its { $fixings } { $fixings ->
+        [one] fixing
+       *[other] fixings
+    } ({ $fixings_name }).{ $first }
 measures-and-goes-through = “{ $thing_name }” measures { $size_mm } mm and goes through no door of the vehicle.
 in-way-2 = In the way: { $pieces }.
 there-no-single-piece = There is no single piece whose removal would free it.
@@ -285,7 +294,10 @@ switch-panel = Switch panel
 fuel-tank = Fuel tank of { $h_name }
 wood-for = Wood for { $h_name }
 water-tank = { $holds } water tank
-jugs = { $jug_count } jugs of { SHORT($jug_l) } L
+jugs = { $jug_count } { $jug_count ->
+        [one] jug
+       *[other] jugs
+    } of { SHORT($jug_l) } L
 toilet = Toilet
 
 ## tie_down

@@ -10,7 +10,10 @@ place-in-vehicle = place in the vehicle
 as-usual = { $use_words }, as is usual
 mains = mains, { $why }
 through-adapter = through an adapter
-starts-with-times-power = starts with { SHORT($start) } times its power
+starts-with-times-power = starts with { SHORT($start) } { $start ->
+        [one] time
+       *[other] times
+    } its power
 time = { PER_CENT($a, digits: 0) } of the time
 battery = battery of { $show }
 no-column-appliance-list = “{ $field }” is no column of an appliance list; one of { $words }
@@ -20,10 +23,19 @@ charge-energy = charge energy
 charge = charge a day
 power-or-energy-label = the power, or the energy of its label
 not-those-appliance-list = are not those of an appliance list: found { $cs }; at least “name” and “power” (or “label energy”) are needed. Bothy’s own: { $columns }
-has-lines-at-most = has { $rows_count } lines; at most { $max_rows }
-this-line-has-cells = this line has { $row_count } cells, the heading { $rows_count }; a decimal comma inside a comma-separated file must stand in quotes
+has-lines-at-most = has { $rows_count } { $rows_count ->
+        [one] line
+       *[other] lines
+    }; at most { $max_rows }
+this-line-has-cells = this line has { $row_count } { $row_count ->
+        [one] cell
+       *[other] cells
+    }, the heading { $rows_count }; a decimal comma inside a comma-separated file must stand in quotes
 assumed = {" "}(assumed: { $assumed })
-has-characters-cell-takes = has { $text_count } characters; a cell takes at most 200
+has-characters-cell-takes = has { $text_count } { $text_count ->
+        [one] character
+       *[other] characters
+    }; a cell takes at most 200
 any-time = any time of the day
 charges = { SHORT($charges) } charges a day
 label-energy-holds-own = its label energy holds its own time; type a power in watts first, then how long it runs
@@ -91,12 +103,18 @@ nights-write-whole-number = “{ $cells }” nights: write a whole number from 1
 not-refill = “{ $wrong }” is not a refill; of { $get_args }
 not-kind-one = “{ $kind }” is not a kind of day; one of { $get_args }
 not-those-itinerary-found = are not those of an itinerary: found { $cs }; “place”, or “lat” and “lon”, are needed
-this-line-has-cells-heading = this line has { $row_count } cells, the heading { $rows_count }
+this-line-has-cells-heading = this line has { $row_count } { $row_count ->
+        [one] cell
+       *[other] cells
+    }, the heading { $rows_count }
 begins-on-which-not = begins on { $day }, which is not after the line before ({ $begun }); put the days in order
 begins-on-while-line = begins on { $day }, while the line before lasts until { $free }; the two overlap
 driving = { FIX($f_h, digits: 1) } h of driving
 long-drive-more-than = a long drive: more than 8 h
-trip-most-bring-in = is a trip of { $whole } days; { $most_days } at most. Bring it in a year at a time
+trip-most-bring-in = is a trip of { $whole } { $whole ->
+        [one] day
+       *[other] days
+    }; { $most_days } at most. Bring it in a year at a time
 not-well-formed-xml = is not well-formed XML: { $exc }
 declares-entities-or-document = declares entities or a document type of its own; a track needs none, and they are refused
 xml-but-not-gpx = is XML, but not GPX: its root is “{ $local }”
@@ -107,7 +125,10 @@ has-without-latitude-or = has a { $name } without latitude or longitude
 has-at-which-no = has a { $name } at { SHORT($lat) }, { SHORT($lon) }, which is no place: latitudes run from −90 to 90, longitudes from −180 to 180
 has-with-time-write = has a { $name } with the time “{ $stamp }”; write it like 2026-10-12T08:30:00Z
 goes-back-in-time = goes back in time: a point is earlier than the one before it. Join its tracks in the order of the journey
-trip-most-bring-in-year = is a trip of { $days } days; { $most_days } at most. Bring it in a year at a time
+trip-most-bring-in-year = is a trip of { $days } { $days ->
+        [one] day
+       *[other] days
+    }; { $most_days } at most. Bring it in a year at a time
 has-pieces-without-times = has { $pieces_count } pieces without times, each a day; { $most_days } days at most
 piece-without-times-at = piece { $n }: { FIX($km, digits: 0) } km, without times; { FIX($hours_h, digits: 1) } h at { SHORT($km_h) } km/h from 09:30
 take-at-cut-this = { FIX($km, digits: 0) } km take { FIX($hours_h, digits: 0) } h at { SHORT($km_h) } km/h; cut this piece into days, or bring a track with times
@@ -119,11 +140,23 @@ column-time = the column of the time
 column-load-power-or = the column of the load power, or those of the bank’s voltage and current
 whether-positive-current-charges = whether a positive current charges or discharges the bank
 has-no-line-with = has no line with a time that can be read; the first is “{ $rows }”, write it like 2026-10-12 08:30
-lines-have-no-time = { $bad_count } lines have no time that can be read (the first is line { $bad }); they are left out
-times-go-backward-lines = { $backward } times go backward; the lines are put in order
-times-stand-twice-their = { $twice } times stand twice; their mean is taken
+lines-have-no-time = { $bad_count } { $bad_count ->
+        [one] line has
+       *[other] lines have
+    } no time that can be read (the first is line { $bad }); they are left out
+times-go-backward-lines = { $backward } { $backward ->
+        [one] time goes
+       *[other] times go
+    } backward; the lines are put in order
+times-stand-twice-their = { $twice } { $twice ->
+        [one] time stands
+       *[other] times stand
+    } twice; their mean is taken
 hours-hold-no-load = { PER_CENT($gaps, digits: 0) } of its hours hold no load power
-spans-at-most-bring = spans { GROUPED($count, digits: 0) } days; at most { $most_hours }. Bring it in a year at a time
+spans-at-most-bring = spans { GROUPED($count, digits: 0) } { $count ->
+        [one] day
+       *[other] days
+    }; at most { $most_hours }. Bring it in a year at a time
 
 ## method_pages
 in-all = {" "}… { $value_count } in all
@@ -193,7 +226,10 @@ from-2 = { $at_name }: { SHORT($price) } from { $supplier }{ $days }
 
 ## tables
 empty-needs-line-column = is empty; it needs a line of column names and a line for each { $item }
-has-characters-at-most = has { $text_count } characters; at most { $max_chars }
+has-characters-at-most = has { $text_count } { $text_count ->
+        [one] character
+       *[other] characters
+    }; at most { $max_chars }
 not-text-export-as = is not text; export it as CSV first
 cannot-be-read-as = cannot be read as a table: { $exc }
 has-no-cells-needs = has no cells; it needs a line of column names and lines of values
@@ -219,7 +255,10 @@ has-line-every-hourly = has a line every { $step }; hourly lines or finer are ne
 imported-place = imported place
 has-time-twice-keep = has the time { $twin } twice; keep one line for each moment
 outside-range-that-bothy = is { SHORT($lat_deg) }, outside the range that Bothy can calculate: 72° north to 72° south
-file-from = { $kind } file, { $day_count } days from { $date }
+file-from = { $kind } file, { $day_count } { $day_count ->
+        [one] day
+       *[other] days
+    } from { $date }
 to-by-month-nights = { $title }: { FIX($worst, digits: 2) } to { FIX($best, digits: 2) } kWh/m² a day by month, nights down to { FIX($tmin_c, digits: 0) } °C on average in the coldest month; a day is { FIX($kt_autocorr, digits: 2) } like the one before in clearness, { FIX($temp_autocorr, digits: 2) } in warmth.
 holds-whole-years-which = {" "}It holds { $years_count } whole years, which a trip can be run through as they were.
 
@@ -229,7 +268,10 @@ too-large-workbook-unpacks = is too large a workbook: it unpacks to more than { 
 not-xlsx-workbook-that = is not an XLSX workbook that can be read ({ $name }); save it as XLSX or CSV
 has-no-sheet-with = has no sheet with anything on it
 too-large-workbook-has = is too large a workbook: it has more than { $max_rows } lines
-too-large-workbook-one = is too large a workbook: one of its cells holds { $text_count } characters, { $max_cell } at most
+too-large-workbook-one = is too large a workbook: one of its cells holds { $text_count } { $text_count ->
+        [one] character
+       *[other] characters
+    }, { $max_cell } at most
 
 ## build_files
 ask = Ask { $ask }.

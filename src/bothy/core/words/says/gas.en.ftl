@@ -97,10 +97,16 @@ this-water-heater-burns = This water heater burns gas in Water; it isn’t in th
 regulator = Regulator
 regulator-must-pass-at = The regulator must pass { FIX($regulator_min_kg_h, digits: 2) } kg/h at { SHORT($nominal_mbar) } mbar.
 regulator-passes-needed = The regulator passes { SHORT($capacity_kg_h) } kg/h; { FIX($regulator_min_kg_h, digits: 2) } kg/h are needed.
-regulator-years-old = The regulator is { SHORT($age_years) } years old.
+regulator-years-old = The regulator is { SHORT($age_years) } { $age_years ->
+        [one] year
+       *[other] years
+    } old.
 hoses-surface-cracked = The hose’s surface is cracked.
 hoses-date-not-entered = The hose’s date is not entered.
-hose-years-old-may = The hose is { SHORT($age_years) } years old; it may be at most { SHORT($life) }.
+hose-years-old-may = The hose is { SHORT($age_years) } { $age_years ->
+        [one] year
+       *[other] years
+    } old; it may be at most { SHORT($life) }.
 hose-long-at-most = The hose is { FIX($length_m, digits: 2) } m long; at most { FIX($most_m, digits: 2) } m.
 inside-wall-hose-can = Inside the wall the hose can chafe where nobody sees it.
 main-solenoid = Main solenoid
@@ -125,7 +131,10 @@ gas-work = Gas work
 your-local-rule-requires = {" "}Your local rule requires it too.
 gas-certificate = Gas certificate
 cylinder-or-tank-connected = A cylinder or tank is connected, and no certificate is entered. The paper: { $paper }.
-certificate-months-old = The certificate is { FIX($months_ago, digits: 0) } months old; { $afterwards }.
+certificate-months-old = The certificate is { FIX($months_ago, digits: 0) } { $months_ago ->
+        [one] month
+       *[other] months
+    } old; { $afterwards }.
 leak-test = Leak test
 no-test-has-been = No test has been passed yet.
 no-test-has-been-entered = No test has been entered.
@@ -217,7 +226,10 @@ cylinder-leans-by-liquid = The cylinder leans by { FIX($angle_deg, digits: 0) }�
 stand-up = Stand the cylinder upright
 cylinder-or-tank-stands = The cylinder or tank stands inside the living space: what leaks collects at the floor where people sleep.
 move-into-locker = Move the cylinder into the locker
-cylinder-has-straps-that = The cylinder has { $straps } of the { $straps_2 } straps that it needs
+cylinder-has-straps-that = The cylinder has { $straps } of the { $straps_2 } { $straps_2 ->
+        [one] strap
+       *[other] straps
+    } that it needs
 together-they-must-hold = ; together they must hold { FIX($need_kn, digits: 1) } kN ({ $schools }).
 fixing-holds-full-need = The fixing holds { FIX($restraint_kn, digits: 1) } kN; { FIX($full_mass_kg, digits: 0) } kg full need { FIX($need_kn, digits: 1) } kN ({ $schools }).
 tank-filled-to-may = The tank is filled to { FIX($fill_limit_frac_pc, digits: 0) } %; it may be filled to at most 80 %, because the liquid swells in the sun.
@@ -266,9 +278,15 @@ after = after { FIX($to_limit_min, digits: 0) } min
 after-2 = after { FIX($to_limit_h, digits: 1) } h
 appliances-burn-at-and = The appliances burn { FIX($demand_kg_h, digits: 2) } kg/h { $words }. At { FIX($coldest_c, digits: 0) } °C and 30 % full the cylinders give { FIX($continuous_kg_h, digits: 2) } kg/h continuously: the pressure falls { $last }.
 carry-one-more-them = Carry one more cylinder
-gas-lasts-less-reserve = The gas lasts { FIX($days, digits: 1) } of { SHORT($target_days) } days: { FIX($after_reserve_kg, digits: 1) } kg less the reserve, { FIX($total_kg_day, digits: 2) } kg a day.
+gas-lasts-less-reserve = The gas lasts { FIX($days, digits: 1) } of { SHORT($target_days) } { $target_days ->
+        [one] day
+       *[other] days
+    }: { FIX($after_reserve_kg, digits: 1) } kg less the reserve, { FIX($total_kg_day, digits: 2) } kg a day.
 none-known = none known
-for-there-you-need = For { $days } days there you need { FIX($need_kg, digits: 1) } kg; outlets there: { $met }. { $note }{ $note_2 }{ $value }
+for-there-you-need = For { $days } { $days ->
+        [one] day
+       *[other] days
+    } there you need { FIX($need_kg, digits: 1) } kg; outlets there: { $met }. { $note }{ $note_2 }{ $value }
 vehicle-carries-gas-on = The vehicle carries { FIX($aboard_kg, digits: 1) } kg of gas on a ferry or through a tunnel.
 crash-safe-regulator = a crash-safe regulator
 hose-break-valves = hose-break valves

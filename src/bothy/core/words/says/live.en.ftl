@@ -26,7 +26,10 @@ have-full-bottle-ready = Have a full bottle ready.
 
 ## kept
 hold-no-volts-and = hold no volts and amps of the bank yet; let the battery monitor be listened to for some hours
-span-at-most = span { GROUPED($hours, digits: 0) } days; at most { $most_hours }
+span-at-most = span { GROUPED($hours, digits: 0) } { $hours ->
+        [one] day
+       *[other] days
+    }; at most { $most_hours }
 
 ## scene
 bank-volts = Bank, volts

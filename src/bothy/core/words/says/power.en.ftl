@@ -8,7 +8,10 @@ low-and-high-vent = low and high vent, one behind the other
 rating-left-heat = Rating left in the heat
 
 ## bank
-does-not-fit-cells = does not fit { $cells } cells of { SHORT($cell_v) } V ({ $chem_name })
+does-not-fit-cells = does not fit { $cells } { $cells ->
+        [one] cell
+       *[other] cells
+    } of { SHORT($cell_v) } V ({ $chem_name })
 so-large-that-string = is so large that a string would carry no current; give a smaller one
 kirchhoff-over-links = Kirchhoff over the links
 normal-depth-discharge = normal depth of discharge of { $chem_name }
@@ -200,7 +203,10 @@ balance-per-day = Balance per day
 
 ## profile
 starter-battery = Starter battery
-on-trip-vehicle-stands = On the trip the vehicle stands for { $stands } days. By itself it takes { SHORT($low) } to { SHORT($high_ah) } Ah a day, up to { FIX($high_ah_2, digits: 0) } Ah in that time.
+on-trip-vehicle-stands = On the trip the vehicle stands for { $stands } { $stands ->
+        [one] day
+       *[other] days
+    }. By itself it takes { SHORT($low) } to { SHORT($high_ah) } Ah a day, up to { FIX($high_ah_2, digits: 0) } Ah in that time.
 absorption-voltage-and-bank = the absorption voltage is { SHORT($absorption_v) } V, and the bank needs { FIX($low, digits: 1) } to { FIX($high_v, digits: 1) } V
 that-profile-bank = {" "}(that is the profile of a { $other_v } V bank)
 charger-equalises-which-sealed = the charger equalises, which a sealed or lithium bank does not stand
@@ -211,15 +217,24 @@ set-for-bank = Set the charger for the bank
 what-alternator-relay-and = what alternator, relay and bank let through
 
 ## resting
-cell-with-cells-rested = is { FIX($cell_v, digits: 2) } V a cell with { $cells } cells; a rested { $chemistry } cell has { SHORT($volts) } to { SHORT($volts_v) } V. Check the system voltage (system_voltage_v)
+cell-with-cells-rested = is { FIX($cell_v, digits: 2) } V a cell with { $cells } { $cells ->
+        [one] cell
+       *[other] cells
+    }; a rested { $chemistry } cell has { SHORT($volts) } to { SHORT($volts_v) } V. Check the system voltage (system_voltage_v)
 on-typical = 0.02 V on 12 V, typical
 meter-error-cells-spread = meter error/cells + spread
 table-straight-between-points = table, straight between its points
 
 ## rules
 spring-or-autumn = spring or autumn
-bank-has-batteries-in = The bank has { $series_count } batteries in series: { FIX($voltage_v, digits: 1) } V.
-bank-has-strings-in = The bank has { $parallel_count } strings in parallel.
+bank-has-batteries-in = The bank has { $series_count } { $series_count ->
+        [one] battery
+       *[other] batteries
+    } in series: { FIX($voltage_v, digits: 1) } V.
+bank-has-strings-in = The bank has { $parallel_count } { $parallel_count ->
+        [one] string
+       *[other] strings
+    } in parallel.
 both-leads-come-off = Both leads come off the same end, so the strings share the current as{" "}
 hardest-worked-string-carries = The hardest-worked string carries { FIX($sharing_ratio, digits: 2) } times as much as the one that carries least.
 with-everything-on-drawn = With everything on, { FIX($peak_current_as_a, digits: 0) } A are drawn; the bank gives at most { FIX($max_discharge_a, digits: 0) } A.
@@ -235,8 +250,14 @@ with-cloud-edge-sun = With cloud-edge sun the strings make { FIX($isc_design_a, 
 panels-have-times-power = The panels have { FIX($overpanel_ratio, digits: 2) } times the power of their controller; in the best hours it leaves { PER_CENT($clip_frac, digits: 0) } of it unused.
 panels-that-differ-hold = Panels that differ hold each other back and lose { PER_CENT($mismatch_frac, digits: 0) } of the power.
 pwm-gives-that-mppt = PWM gives { FIX($pwm_power_w, digits: 0) } W of the { FIX($mppt_power_hot_w, digits: 0) } W that MPPT would.
-for-strings-no-rating = For { $string_count } strings no rating lies between what the sun drives through one and what its panels allow.
-all-strings-can-feed = All { $string_count } strings can feed { FIX($backfeed_as_a, digits: 1) } A back into a faulty one; fuse each with { $fuse_a } A.
+for-strings-no-rating = For { $string_count } { $string_count ->
+        [one] string
+       *[other] strings
+    } no rating lies between what the sun drives through one and what its panels allow.
+all-strings-can-feed = All { $string_count } { $string_count ->
+        [one] string
+       *[other] strings
+    } can feed { FIX($backfeed_as_a, digits: 1) } A back into a faulty one; fuse each with { $fuse_a } A.
 fit-fuse-in-each = Fit a fuse in each string
 second-alternator-rated-and = The second alternator is rated { FIX($rating_a, digits: 0) } A and gives about { FIX($amps_a, digits: 0) } A hot; its belt must carry { FIX($raw_kw, digits: 1) } kW.
 bank-would-draw-hot = The bank would draw { FIX($relay_current_a, digits: 0) } A; the hot alternator can spare { FIX($available_running_a, digits: 0) } A.

@@ -41,7 +41,10 @@ switch-panel = Switch panel
 switch-dimmer-or-speed = A switch, dimmer or speed control for each circuit up to 8 A that is switched, and a voltmeter; larger ones need a relay at the load.
 plate-wide-nothing-known = A plate 300 mm wide; nothing is known of the depth behind it.
 lighting-zones = Lighting zones
-zones = { $zones_count } zones: { $words }
+zones = { $zones_count } { $zones_count ->
+        [one] zone
+       *[other] zones
+    }: { $words }
 lights-one-part-vehicle = Lights of one part of the vehicle go on together; the main zone is switched from the panel and from the bed.
 nothing-known-yet-where = Nothing is known yet of where the switches are; say it, and the way of the cable follows.
 main = Main
@@ -76,7 +79,10 @@ solar-controller = Solar controller
 for-on-coldest-morning = For { $what }: { FIX($voc_cold_v, digits: 0) } V on the coldest morning, it stands { FIX($data_v, digits: 0) } V.
 hook-up-every-night-carries = A hook-up every night: it carries { GROUPED($need_wh, digits: 0) } Wh through a drive and a power cut of { SHORT($cut_h) } h; that needs { GROUPED($required_ah, digits: 0) } Ah.
 at-peak-flow = At the peak { GROUPED($peak_a, digits: 0) } A flow.
-no-bank-strings-from = No bank of { $parallel_max } strings from the catalogue reaches that; this is the largest.
+no-bank-strings-from = No bank of { $parallel_max } { $parallel_max ->
+        [one] string
+       *[other] strings
+    } from the catalogue reaches that; this is the largest.
 cells-get-to-so = Cells get to { FIX($cold_c, digits: 0) } °C { $bank_places }, so the units are heated ones.
 lithium-iron-phosphate-used = Lithium iron phosphate, used to 80 %, worn to 80 % at the end of its life.
 coldest-cells = Coldest cells { FIX($cold_c, digits: 0) } °C.
@@ -92,7 +98,10 @@ first-all = {" "}(first of all { $hungriest_name })
 drive = drive { FIX($less_h, digits: 1) } h a day
 more-panels = { GROUPED($less_w, digits: 0) } W more of panels
 generator = a generator
-one-night-on-hook = One night on a hook-up fills { FIX($fill_kwh, digits: 1) } kWh, not the { FIX($net_kwh, digits: 1) } kWh of { SHORT($nights) } nights; a larger bank would never be full. Cheapest ways out: { $ways }.
+one-night-on-hook = One night on a hook-up fills { FIX($fill_kwh, digits: 1) } kWh, not the { FIX($net_kwh, digits: 1) } kWh of { SHORT($nights) } { $nights ->
+        [one] night
+       *[other] nights
+    }; a larger bank would never be full. Cheapest ways out: { $ways }.
 alternator-can-spare-bank = The alternator can spare { FIX($available_running_a, digits: 0) } A; the bank takes { FIX($bank_limit_a, digits: 0) } A; limited by the { $limited_by }.
 driving-give-without-sun = { SHORT($drive_h) } h of driving give { GROUPED($energy_per_drive_wh, digits: 0) } Wh; a { $season } day without sun lacks { GROUPED($gap_wh, digits: 0) } Wh.
 alternator-smart-at-most = { FIX($alternator_a, digits: 0) } A alternator, { $smart ->
@@ -171,14 +180,20 @@ diaphragm-pump = Diaphragm pump 10 L/min
 diaphragm-pump-2 = Diaphragm pump 17 L/min
 fresh-water = { FIX($fresh_l, digits: 0) } L of fresh water
 grey = , { FIX($grey_l, digits: 0) } L of grey
-for-over-tank-gives = For { FIX($fresh_tank_l_day, digits: 0) } L a day over { SHORT($days) } days; a tank gives 95 % of what it holds.
+for-over-tank-gives = For { FIX($fresh_tank_l_day, digits: 0) } L a day over { SHORT($days) } { $days ->
+        [one] day
+       *[other] days
+    }; a tank gives 95 % of what it holds.
 fresh-ones-fixing-holds = The fresh one’s fixing holds { FIX($made_kn, digits: 1) } kN forward, { $schools }; baffles every 0.8 m.
 foam-and-keep-grey = Foam of { SHORT($made_mm) } mm and { SHORT($made_w) } W of heat keep the grey one from freezing at { FIX($cold_c, digits: 0) } °C.
 tanks = Tanks
 plain-boxes-grey-one = Plain boxes, the grey one under the floor. Measure the room, then give their real shapes; build the fixing for what it must hold.
 kitchen-tap = Kitchen tap
 pump-and-pipes = Pump and pipes
-pipes-inside-to-taps = { $name }, pipes of { SHORT($bore_mm) } mm inside to { $ends_count } taps
+pipes-inside-to-taps = { $name }, pipes of { SHORT($bore_mm) } mm inside to { $ends_count } { $ends_count ->
+        [one] tap
+       *[other] taps
+    }
 smallest-with-which-each = The smallest with which each tap gets what it needs alone, and 75 % of it with both open; no water runs faster than 2 m/s.
 usual-lengths-and-fittings = Usual lengths and fittings: measure the way of each run.
 regulator = Regulator { SHORT($nominal_mbar) } mbar, { SHORT($size_kg_h) } kg/h
@@ -186,7 +201,10 @@ regulator-2 = Regulator
 everything-burning-takes-fifth = Everything burning takes { FIX($peak_kg_h, digits: 2) } kg/h; the regulator should pass 20 % more.
 on-wall-above-valve = On the wall above the valve; new. Joined by the fitter.
 pipes = Pipes
-runs-each-appliance-own = { $made_count } runs, each appliance its own
+runs-each-appliance-own = { $made_count } { $made_count ->
+        [one] run
+       *[other] runs
+    }, each appliance its own
 with-way-known-pressure = With its way known, the pressure at each appliance is.
 usual-lengths-measure-way = Usual lengths: measure the way of each run. Joined by the fitter.
 grille = Grille, { $position }

@@ -5,7 +5,10 @@ given-else-required = given, else required
 
 ## bond
 sealant-same-kind-as = sealant, the same kind as the bond
-two-beads-round-openings = two beads round { $cuts_count } openings
+two-beads-round-openings = two beads round { $cuts_count } { $cuts_count ->
+        [one] opening
+       *[other] openings
+    }
 rust-paint-for-cut = rust paint for cut edges
 bare-edge-two-coats = { FIX($edge_m, digits: 1) } m of bare edge, two coats
 primer-or-activator-for = primer or activator for the adhesive
@@ -57,7 +60,10 @@ no-free-stretch-between = No free stretch between two ribs is long enough for { 
 out-their-shadow-at = out of their shadow at a sun of 20°
 close-to-them-since = close to them, since they go nowhere else
 rest-found-no-room = ; the rest found no room.
-panels-beside-them = { $laid_count } of { $panels_count } panels beside { $opened ->
+panels-beside-them = { $laid_count } of { $panels_count } { $panels_count ->
+        [one] panel
+       *[other] panels
+    } beside { $opened ->
     [yes] them
    *[no] each other
  }, { $clear }{ $lie }
@@ -142,8 +148,14 @@ bead-under-thick-roof = The bead under { $t_name } is { SHORT($bead_thickness_mm
 roof = Roof
 roof-bonded-on = The roof is bonded on { $word }. { $remedy }
 half-bead-from-air = Half of a bead of { SHORT($bead_width_mm) } mm is { FIX($wide_mm, digits: 0) } mm from the air; beyond { FIX($hygroscopic_path_mm, digits: 0) } mm it stays soft.
-bolts-hold-against-uplift = The { $bolts } bolts hold { $t_name } against { FIX($uplift_n, digits: 0) } N of uplift and { FIX($drag_n, digits: 0) } N of drag; with a safety of 2 that is { FIX($used_pc, digits: 0) } % of them.
-use-bolts = Use { $n } bolts
+bolts-hold-against-uplift = The { $bolts } { $bolts ->
+        [one] bolt
+       *[other] bolts
+    } hold { $t_name } against { FIX($uplift_n, digits: 0) } N of uplift and { FIX($drag_n, digits: 0) } N of drag; with a safety of 2 that is { FIX($used_pc, digits: 0) } % of them.
+use-bolts = Use { $n } { $n ->
+        [one] bolt
+       *[other] bolts
+    }
 hold-by-two-profiles = Hold it by two profiles
 hold-by-two-profiles-front = Hold it by two profiles, front edge closed
 bond-all-round-front = Bond it all round, front edge closed
@@ -203,7 +215,10 @@ normals-in-month-bond = average weather of { $climate_name } in the month of the
 from-to-warm-enough = ; from { $good } to { $good_h } h it is warm enough
 next-month-in-which = ; { $month } is the next month in which it cures
 when-bead-laid-needs = When the bead is laid it is { FIX($temp_c, digits: 0) } °C; { $p_name } needs at least { FIX($min_c, digits: 0) } °C{ $good }{ $when }.
-not-cured-within = it is not cured within { $longest_h } days
+not-cured-within = it is not cured within { $longest_h } { $longest_h ->
+        [one] day
+       *[other] days
+    }
 may-be-driven-later = it may be driven { FIX($total_seconds_h, digits: 0) } h later
 bond-made-on-at = The bond is made on { $day } at { $hour_h } h, and driven on { $drive_day }: { $short }. A panel that comes off kills.
 from-to-cool-enough = ; from { $good } to { $good_h } h it is cool enough

@@ -7,7 +7,10 @@ no-bank = no bank
 no-charging-by-driving = no charging by driving
 no-inverter = no inverter
 this-variant = This variant
-this-variants-itinerary-through = { $n } days of this variant’s itinerary, through the same { $clear_count } simulated trips
+this-variants-itinerary-through = { $n } { $n ->
+        [one] day
+       *[other] days
+    } of this variant’s itinerary, through the same { $clear_count } simulated trips
 appliances-habits-and-people = appliances, habits and people of this variant
 another-vehicles-alternator-and = another vehicle’s alternator and roof come along with its supply
 

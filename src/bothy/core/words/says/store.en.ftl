@@ -9,7 +9,10 @@ damaged-in-nothing-was = { $file } is damaged in { $name }: nothing was changed
 isnt-there = { $file } isn’t there
 damaged-or-cut-off = { $file } is damaged or cut off ({ $exc }): nothing was changed
 database-isnt-empty = the database isn’t empty: { $name }
-has-rows-after-was = { $name } has { $there } rows after it was filled, { $count } are in the file
+has-rows-after-was = { $name } has { $there } { $there ->
+        [one] row
+       *[other] rows
+    } after it was filled, { $count } are in the file
 cant-be-filled = { $name } can’t be filled: { $cause }
 
 ## jobs

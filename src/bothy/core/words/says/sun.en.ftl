@@ -45,13 +45,25 @@ not-date-write-for = is not a date; write for example 2026-06-21
 largest = largest of the day
 
 ## weather_fit
-holds-at-least-nearly = holds { $days } days; at least { $least_days }, nearly a year, are needed for twelve monthly means
-lacks-hours-at-most = lacks { PER_CENT($missing, digits: 0) } of its hours; at most { PER_CENT($most_missing, digits: 0) } may be missing. The longest gap has { $longest } hours
+holds-at-least-nearly = holds { $days } { $days ->
+        [one] day
+       *[other] days
+    }; at least { $least_days }, nearly a year, are needed for twelve monthly means
+lacks-hours-at-most = lacks { PER_CENT($missing, digits: 0) } of its hours; at most { PER_CENT($most_missing, digits: 0) } may be missing. The longest gap has { $longest } { $longest ->
+        [one] hour
+       *[other] hours
+    }
 has-too-few-whole = has too few whole days in month { $m }; every month needs at least twenty
 weather-file = Weather file
-on-most-on-times = On { $sum } of { $sum_2 } days, most on { $date }: { FIX($day, digits: 1) } times a clear sky.
+on-most-on-times = On { $sum } of { $sum_2 } { $sum_2 ->
+        [one] day
+       *[other] days
+    }, most on { $date }: { FIX($day, digits: 1) } times a clear sky.
 files-sun-fits-best = The file’s sun fits best { $best_h } h { $best_over ->
     [yes] later
    *[no] earlier
  } than it should stand.
-files-hours-missing-longest = Of the file’s hours { PER_CENT($missing, digits: 1) } are missing; the longest gap has { $longest } hours.
+files-hours-missing-longest = Of the file’s hours { PER_CENT($missing, digits: 1) } are missing; the longest gap has { $longest } { $longest ->
+        [one] hour
+       *[other] hours
+    }.

@@ -11,7 +11,10 @@ end-first-step-that = end of the first step that did not serve all
 ## buys
 one-more-panel-with = one more panel of { SHORT($panel_power_w) } W, with its controller
 one-more-battery = one more battery of { SHORT($unit_charge_ah) } Ah
-units-in-series = , { $series_count } units in series
+units-in-series = , { $series_count } { $series_count ->
+        [one] unit
+       *[other] units
+    } in series
 more-while-driving = { FIX($more_driving_w, digits: 0) } W more while driving
 same-panels-on-ground = the same panels on the ground at 60°, facing the noon sun
 
@@ -19,7 +22,10 @@ same-panels-on-ground = the same panels on the ground at 60°, facing the noon s
 has-values-load-power = has { $cabin_temp_c_count } values; the power of the load (load_power_w) has { $load_power_w_count }
 has-values-load-power-has = has { $simulated_power_w_count } values; the power of the load (load_power_w) has { $load_power_w_count }
 must-be-above-internal = must be above the temperature inside it (internal_temp_c)
-has-rows-with-power = has { $rows_count } rows with power and temperature; at least 3 are needed
+has-rows-with-power = has { $rows_count } { $rows_count ->
+        [one] row
+       *[other] rows
+    } with power and temperature; at least 3 are needed
 same-in-every-row = is the same in every row; a fridge shows only where it was warmer and cooler
 rows-with-both = rows with both
 what-runs-whatever-temperature = what runs whatever the temperature
@@ -126,7 +132,10 @@ not-place-in-climate = “{ $place }” is not a place in the climate table, nor
 
 ## measured
 on-average-were-measured = On average { FIX($mean_measured_w, digits: 0) } W were measured, and the run is { $simulated_bias_frac } off; fitted: { FIX($base_w, digits: 0) } W base and { FIX($fridge_mean_w, digits: 0) } W fridge at 25 °C.
-dirt-and-shade-leave = { $a_name }: dirt and shade leave { PER_CENT($new, digits: 0) } of the light instead of { PER_CENT($now, digits: 0) }, by { $days } days that never filled the bank
+dirt-and-shade-leave = { $a_name }: dirt and shade leave { PER_CENT($new, digits: 0) } of the light instead of { PER_CENT($now, digits: 0) }, by { $days } { $days ->
+        [one] day
+       *[other] days
+    } that never filled the bank
 runs-time-at-instead = { $a_name }: runs { PER_CENT($duty, digits: 0) } of the time at 25 °C instead of { PER_CENT($duty_frac, digits: 0) }
 load-does-not-follow = the load does not follow the cabin’s warmth, so the fridges stay as they are
 that-no-appliance-list = { FIX($extra_w, digits: 0) } W that no appliance of the list explains, all day
@@ -147,7 +156,10 @@ weather-that-forecast-beyond = The weather of { $forecast_days } { $forecast_day
         [one] day
        *[other] days
     } is that of a forecast ({ $source }); beyond it, it is drawn.
-weather-years-files-to = The weather of { $draw_count } years of the files, { $years } to { $years_2 }, each as it was.
+weather-years-files-to = The weather of { $draw_count } { $draw_count ->
+        [one] year
+       *[other] years
+    } of the files, { $years } to { $years_2 }, each as it was.
 weather-drawn-for-no = The weather is drawn, for no file with whole years is there for { $without_years }.
 
 ## plan
@@ -169,7 +181,10 @@ handful-year = a handful of days a year
 plan-needed-hook-up = plan B needed: hook-up, generator or driving
 undersized-for-this-use = undersized for this use
 not-seen-in-simulated = not seen in { $draws } simulated trips, so below { PER_CENT($draws_2, digits: 1) } of them
-in-nights-first-on = “{ $f_name }” in { $nights_count } of { $day_count } nights, first on { $nights }
+in-nights-first-on = “{ $f_name }” in { $nights_count } of { $day_count } { $day_count ->
+        [one] night
+       *[other] nights
+    }, first on { $nights }
 bay-with-water-in = a bay with water in { PER_CENT($bay_frac, digits: 0) } of the simulated trips, for { FIX($bay_h, digits: 0) } h on average
 these-fall-below = These fall below 0 °C: { $where }.
 in-half-simulated-trips = In half of the simulated trips the heater’s fuel runs out by day { FIX($fuel_first_d, digits: 0) }; the heater burns { $used } a day.
@@ -181,11 +196,20 @@ container = { $toilet } container
 tank = { $name } tank
 missing-over-trip = ; { FIX($missing_l, digits: 0) } L are missing over the trip
 with-sun-high-at = With the sun 20° high at the side, the bent panel loses { PER_CENT($mismatch_loss_frac, digits: 0) } in series; its edge leans { FIX($edge_tilt_deg, digits: 0) }°. On average over sun and headings the run takes off { PER_CENT($curve_factor, digits: 0) }.
-string-has-panels-in = The string has { $series_count } panels in series and is shaded in { $hours_count } { $hours_count ->
+string-has-panels-in = The string has { $series_count } { $series_count ->
+        [one] panel
+       *[other] panels
+    } in series and is shaded in { $hours_count } { $hours_count ->
     [one] hour
    *[other] hours
  } between 9 and 15. The darkest panel governs the string, which the run does not take off.
-used-like-this-bank = Used like this the bank makes { FIX($cycles_year, digits: 0) } full cycles a year. It lasts about { $life } cycles of 80 %, so { FIX($life_2, digits: 0) } years instead of { $planned_years }.
+used-like-this-bank = Used like this the bank makes { FIX($cycles_year, digits: 0) } full cycles a year. It lasts about { $life } { $life ->
+        [one] cycle
+       *[other] cycles
+    } of 80 %, so { FIX($life_2, digits: 0) } { $life_2 ->
+        [one] year
+       *[other] years
+    } instead of { $planned_years }.
 inverter-alone-uses = The inverter alone uses { FIX($inverter_idle_wh_day, digits: 0) } of the { FIX($load_wh_day, digits: 0) } Wh a day.
 on-this-trip-controller = On this trip the controller leaves { PER_CENT($clipped_frac, digits: 0) } of what the panels could give unused.
 for-energy-figures-typical = For { PER_CENT($assumed, digits: 0) } of the energy the figures are typical ones of the catalogue.
@@ -194,7 +218,10 @@ even-in-average-weather = Even in average weather, power runs out on { $when }; 
 bank-gives-and-uses = The bank gives { FIX($usable_wh, digits: 0) } Wh, and a day uses { FIX($need_wh, digits: 0) } Wh: it lasts { FIX($usable, digits: 1) } days without sun.
 sun-brings-what-comes = The sun brings { PER_CENT($sun_wh_day, digits: 0) } of what comes in; on { PER_CENT($fed, digits: 0) } of the days there is neither a drive nor a hook-up.
 with-power-short-on = With { $what } power is short on { PER_CENT($short_days_frac, digits: 1) } instead of { PER_CENT($short_days_frac_2, digits: 1) } of the days, { FIX($change_wh_day, digits: 0) } Wh a day more.
-in-half-simulated-trips-lead = In half of the simulated trips the lead-acid bank stays below { PER_CENT($full_lead, digits: 0) } for { $longest } days in a row: its plates sulphate.
+in-half-simulated-trips-lead = In half of the simulated trips the lead-acid bank stays below { PER_CENT($full_lead, digits: 0) } for { $longest } { $longest ->
+        [one] day
+       *[other] days
+    } in a row: its plates sulphate.
 electricity-switched-off-or = its electricity is switched off or has run out
 heater-too-small-for = the heater is too small for that cold
 heaters-fuel-runs-out = the heater’s fuel runs out
@@ -215,7 +242,10 @@ banks-own-heater-has = {" "}The bank’s own heater has to warm them first.
 banks-cut-off-refuses = {" "}The bank’s cut-off refuses it.
 banks-heater-does-not = {" "}The bank’s heater does not warm them in time, and nothing stops the charge.
 nothing-stops-charge = {" "}Nothing stops the charge.
-snow-lies-on-panels = Snow lies on the panels on { FIX($snow_days, digits: 0) } of { $day_count } days of an average trip and keeps { FIX($snow_wh_day, digits: 0) } Wh of sun off.
+snow-lies-on-panels = Snow lies on the panels on { FIX($snow_days, digits: 0) } of { $day_count } { $day_count ->
+        [one] day
+       *[other] days
+    } of an average trip and keeps { FIX($snow_wh_day, digits: 0) } Wh of sun off.
 for-average-trip-could = For { FIX($refused_cold_h, digits: 1) } h of an average trip { FIX($refused_cold_wh, digits: 0) } Wh could be charged while the cells are below 0 °C, { FIX($coldest_cell_c, digits: 0) } °C at the coldest.{ $cold_words }
 for-average-trip-there = For { FIX($refused_hot_h, digits: 1) } h of an average trip there is sun or driving, but the cells are hotter than they may be charged.
 essential-loads-lose-power = Essential loads lose power in half of the simulated trips by { $when } (day { FIX($first_short_p50_d, digits: 0) }), in the worst on { $when_2 }
@@ -223,7 +253,10 @@ worst-month-with = {" "}{ $months } is the worst month, with { PER_CENT($short_f
 power-short-on-your = Power is short on { PER_CENT($short_days_frac, digits: 1) }{ $error } of the days; your limit is { PER_CENT($target, digits: 0) }: { $in_words }. On average { FIX($missing_wh_day, digits: 0) } Wh a day are missing, on a bad day { FIX($bad_wh, digits: 0) } Wh.{ $where }{ $help }
 in-trips-bank-falls = In 1 of 10 trips the bank falls to { PER_CENT($least_soc_p10, digits: 0) }; { PER_CENT($floor_frac, digits: 0) } is its floor.
 that-panels-could-give = Of the { FIX($made_wh, digits: 0) } Wh a day that the panels could give, { FIX($curtailed_wh_day, digits: 0) } Wh are lost because the bank is already full.
-driving-gives-charge-and = Driving gives { PER_CENT($driving_wh_day, digits: 0) } of the charge, and the vehicle stands { $standing } days in a row.
+driving-gives-charge-and = Driving gives { PER_CENT($driving_wh_day, digits: 0) } of the charge, and the vehicle stands { $standing } { $standing ->
+        [one] day
+       *[other] days
+    } in a row.
 load-reaches-in-one = The load reaches { FIX($most_w, digits: 0) } W in one quarter of an hour; { $inverter_name } gives { SHORT($rating_w) } W. The largest are { $a_names }.
 in-one-quarter-hour = In one quarter of an hour the load is { FIX($mains_short_w, digits: 0) } W too much; for { FIX($mains_short_h, digits: 1) } h of the trip it is more than the hook-up gives.
 generator-runs-in-and = The generator runs { FIX($run_h, digits: 0) } h in { $day_count } { $day_count ->
@@ -246,5 +279,8 @@ generator = Generator
 ends-after-midnight-put = ends after midnight; put the rest on the next day
 must-be-above-shed = must be above the state of charge at which loads are switched off (shed_soc_frac), or the load would chatter
 must-not-be-below-el = must not be below the electricity at minimum output (el_min_w)
-make-most = make { $whole } days; at most { $most_days } are possible
+make-most = make { $whole } { $whole ->
+        [one] day
+       *[other] days
+    }; at most { $most_days } are possible
 ac-for-load-but = is ac for a load, but there is no inverter

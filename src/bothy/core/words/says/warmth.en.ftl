@@ -147,7 +147,10 @@ sucks-up-at-most = it sucks { FIX($suction_m, digits: 1) } m up; at most 1 m is 
 fuel-pump = Of the fuel pump:{" "}
 heaters-service-side-has = The heater’s service side has { FIX($service_clear_mm, digits: 0) } mm of free space; it needs at least 200 mm.
 heaters-feed-passes-switch = The heater’s feed passes a switch or the main switch: cut off hot, the heater overheats.
-fuel-lasts-at-design = The fuel lasts { FIX($autonomy_days, digits: 1) } days at the design cold, at { $used } a day; { FIX($days, digits: 0) } days are planned.
+fuel-lasts-at-design = The fuel lasts { FIX($autonomy_days, digits: 1) } days at the design cold, at { $used } a day; { FIX($days, digits: 0) } { $days ->
+        [one] day is
+       *[other] days are
+    } planned.
 heater-uses-electricity-that = The heater uses { FIX($electrical_wh_day, digits: 0) } Wh of electricity a day, of the { FIX($usable_wh, digits: 0) } Wh that the battery bank gives.
 
 ## heating
@@ -177,7 +180,10 @@ that-needed-here-arrive = Of the { FIX($need_w, digits: 0) } W of heat that are 
 duct-loses-on-way = The duct loses { FIX($loss_w, digits: 0) } W of heat on its way, { PER_CENT($lost, digits: 0) } of what it carries.
 insulate-with-sleeve = Insulate the duct with a 13 mm sleeve
 duct-long-at-should = the duct is { SHORT($length_m) } m long; at { SHORT($diameter_mm) } mm it should be at most { SHORT($most_m) } m
-duct-has-bends-should = the duct has { $bends_90 } bends; it should have at most three
+duct-has-bends-should = the duct has { $bends_90 } { $bends_90 ->
+        [one] bend
+       *[other] bends
+    }; it should have at most three
 duct-bent-to-radius = the duct is bent to { SHORT($bend_radius_mm) } mm; the radius should be at least { SHORT($diameter_mm) } mm
 air-leaves-from-fabric = Air of { FIX($supply_c, digits: 0) } °C leaves { FIX($to_fabric_mm, digits: 0) } mm from fabric. Keep fabric at least 200 mm away.
 ducts = Ducts
@@ -195,7 +201,10 @@ outlet = { $outlets } { $outlets ->
     [one] outlet
    *[other] outlets
  }
-at-heater-begin-runs = At the heater begin { $begin } runs, and it has { $has }: join runs with a branch.
+at-heater-begin-runs = At the heater begin { $begin } { $begin ->
+        [one] run
+       *[other] runs
+    }, and it has { $has }: join runs with a branch.
 every-outlet-closed-air = Every outlet is closed: the air has no way out.
 every-outlet-can-be = Every outlet can be closed. With all of them shut the heater overheats.
 coolant-loop = Coolant loop

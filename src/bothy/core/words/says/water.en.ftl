@@ -128,7 +128,10 @@ fit-check-valve = Fit a check valve
 pump-stands-over-electrics = The pump stands over electrics with no tray between.
 pump-can-build-but = The pump can build { SHORT($pressure_kpa) } kPa but switches off at { SHORT($cut_out_kpa) } kPa, so it never stops.
 precharge-above-pumps-cut = Precharge is { SHORT($precharge_kpa) } kPa, above the pump’s cut-in of { SHORT($cut_in_kpa) } kPa: water cannot enter the accumulator.
-with-tap-half-open = With a tap half open the pump starts { FIX($cycles_per_hour, digits: 0) } times an hour and runs for { FIX($run_time_s, digits: 1) } s each time.
+with-tap-half-open = With a tap half open the pump starts { FIX($cycles_per_hour, digits: 0) } { $cycles_per_hour ->
+        [one] time
+       *[other] times
+    } an hour and runs for { FIX($run_time_s, digits: 1) } s each time.
 fit-accumulator = Fit an accumulator of { SHORT($larger_l) } L
 pipe-isnt-marked-for = The pipe isn’t marked for drinking water.
 pipe-has-joint-that = The pipe has a joint that no hatch gives access to.
@@ -166,12 +169,18 @@ tanks-were-sanitised-ago = The tanks were sanitised { FIX($days_ago, digits: 0) 
        *[other] days
     } ago
 when-tanks-were-last = When the tanks were last sanitised is not entered
-and-water-has-stood = , and the water has stood for { FIX($standing_days, digits: 0) } days
+and-water-has-stood = , and the water has stood for { FIX($standing_days, digits: 0) } { $standing_days ->
+        [one] day
+       *[other] days
+    }
 dose = . The dose is { FIX($dose, digits: 0) } { $unit }.
 chlorine-with-acid-gives = Chlorine with acid gives off poisonous gas.
 dose-gives-mg-chlorine = The dose gives { SHORT($target_mg_l) } mg/L of chlorine; hoses and seals stand at most 100 mg/L.
 use-mg-and-no = Use 50 mg/L and no acid
-filter-has-been-in = The filter has been in use for { FIX($used_days, digits: 0) } days and lasts { FIX($days, digits: 0) }.
+filter-has-been-in = The filter has been in use for { FIX($used_days, digits: 0) } { $used_days ->
+        [one] day
+       *[other] days
+    } and lasts { FIX($days, digits: 0) }.
 enter-that-was-changed = Enter that it was changed today
 up-to-flow-through = Up to { FIX($most_l_min, digits: 1) } L/min flow through a filter for { SHORT($rated_flow_l_min) } L/min: it takes { FIX($kpa, digits: 0) } kPa of the pressure.
 move-to-drinking-tap = Move the filter to the drinking tap
@@ -198,11 +207,17 @@ extract-fan = extract fan
 flooded-as-test = flooded as a test
 would-last = ; { FIX($capacity_needed_l, digits: 0) } L would last
 water-3 = Water
-water-lasts-store-first = Water lasts { FIX($days, digits: 1) } of { SHORT($target_days) } days: the { $limiting } store is { $end } first{ $need }.
+water-lasts-store-first = Water lasts { FIX($days, digits: 1) } of { SHORT($target_days) } { $target_days ->
+        [one] day
+       *[other] days
+    }: the { $limiting } store is { $end } first{ $need }.
 grey-tank-full-after = The grey tank is full after { FIX($grey, digits: 1) } days; fresh water lasts { FIX($fresh, digits: 1) }.
 grey-tank-would-last = {" "}A grey tank of { FIX($larger_l, digits: 0) } L would last the stay.
 drinking-water = Drinking water
-there-to-drink-for = There are { FIX($have_l, digits: 0) } L to drink for { SHORT($target_days) } days; { FIX($people, digits: 0) } people need at least { FIX($least_l, digits: 0) } L.
+there-to-drink-for = There are { FIX($have_l, digits: 0) } L to drink for { SHORT($target_days) } { $target_days ->
+        [one] day
+       *[other] days
+    }; { FIX($people, digits: 0) } people need at least { FIX($least_l, digits: 0) } L.
 when-was-last-sanitised = when it was last sanitised is not entered
 was-sanitised-ago = it was sanitised { FIX($days_ago, digits: 0) } { $days_ago ->
         [one] day
@@ -257,10 +272,16 @@ fit-trap = Fit a trap
 grey-tank-stands-inside = The grey tank stands inside, as high as the shower’s tray: full, it comes up there, and nothing warns of it.
 fit-sensor-at = Fit a sensor at 90 %
 shower = Shower
-not-one-item-showers = Not one item of the shower’s list is confirmed: { $shower_list_count } items keep the water out of the walls.
+not-one-item-showers = Not one item of the shower’s list is confirmed: { $shower_list_count } { $shower_list_count ->
+        [one] item keeps
+       *[other] items keep
+    } the water out of the walls.
 enter-that-all-closed = Enter that all are closed, and flooded as a test
 enter-only-first = Enter only the first: { $shower_words }
-showers-list-items-open = Of the shower’s list { $open__count } of { $shower_list_count } items are open: { $shower_wordss }.
+showers-list-items-open = Of the shower’s list { $open__count } of { $shower_list_count } { $shower_list_count ->
+        [one] item is
+       *[other] items are
+    } open: { $shower_wordss }.
 at-outside-water-in = At { FIX($coldest_c, digits: 0) } °C outside the water in it reaches 0 °C { $after }; { FIX($hold_w, digits: 0) } W of heat would keep it from freezing.
 tank-has-no-drain = The tank has no drain valve at its lowest point, so what stays in it freezes.
 fit-drain-valve = Fit a drain valve

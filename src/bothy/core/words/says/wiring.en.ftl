@@ -99,9 +99,15 @@ relay-worked-by-on = { $relay ->
  } “{ $label }” on the panel
 returns-through-chassis = returns through the chassis
 to-battery-post = to the battery post
-circuits-folded = { $inside_count } circuits hidden
+circuits-folded = { $inside_count } { $inside_count ->
+        [one] circuit
+       *[other] circuits
+    } hidden
 in-all-press-to = { FIX($amps_a, digits: 1) } A in all; press to unfold
-ways = { $members } of { $way_count } ways
+ways = { $members } of { $way_count } { $way_count ->
+        [one] way
+       *[other] ways
+    }
 negative = negative of { $letter } { $b_name }
 mains-board = Mains board
 licensed-work = licensed work
@@ -111,7 +117,10 @@ change-over-switch = change-over switch
 separate-sockets = separate sockets
 joined-without-change-over = joined without a change-over
 change-over-not-entered = change-over, not entered
-arrays = { $arrays_count } arrays
+arrays = { $arrays_count } { $arrays_count ->
+        [one] array
+       *[other] arrays
+    }
 panel = { $count } { $count ->
     [one] panel
    *[other] panels
@@ -192,7 +201,10 @@ in-circuit-cable-not = In { $bare_count } { $bare_count ->
  } the cable is not tinned; salt and damp air eat bare copper.
 cables-conductors-solid-they = The cable’s conductors are solid; they break where a vehicle shakes.
 use-stranded-cable = Use stranded cable
-one-fuse-stands-before = One fuse of { SHORT($fuse_a) } A stands before { $parallel_count } cables of { FIX($one_a, digits: 0) } A: when one comes loose the other carries it all, and the fuse stays whole.
+one-fuse-stands-before = One fuse of { SHORT($fuse_a) } A stands before { $parallel_count } { $parallel_count ->
+        [one] cable
+       *[other] cables
+    } of { FIX($one_a, digits: 0) } A: when one comes loose the other carries it all, and the fuse stays whole.
 goes-dark-when-blows = “{ $alarms_name }” goes dark when “{ $next }” blows the fuse.
 must-run-also-while = “{ $dead }” must run also while the isolator is off, and its circuit comes after it.
 feed-from-before-isolator = Feed the circuit from before the isolator
@@ -308,7 +320,10 @@ together-may-run-and = {" "}Together may run: { $together }{ $together_count_ove
    *[no] {""}
  }.
 shed-rest-by-relay = Shed the rest by relay
-outlets = { $count } outlets
+outlets = { $count } { $count ->
+        [one] outlet
+       *[other] outlets
+    }
 outlet = an outlet
 together-may-run-not = {" "}Together may run: { $d_names }; not with them: { $d_names_2 }.
 too-much-for-by = {" "}Too much for it by itself: { $d_names }.
@@ -348,7 +363,10 @@ fit = Fit { SHORT($fitting_a) } A
 ## making_rules
 joint-where-failures-this = A joint is where failures are; this one cannot be reached.
 lay-one-whole-cable = Lay one whole cable instead
-cables-in-parallel-not = The { $parallel_count } cables in parallel are not alike, so they do not share the current: one takes most of it.
+cables-in-parallel-not = The { $parallel_count } { $parallel_count ->
+        [one] cable
+       *[other] cables
+    } in parallel are not alike, so they do not share the current: one takes most of it.
 make-them-alike = Make the cables alike
 negative-cable-may-carry = The negative cable ({ $size_text }) may carry { FIX($carries_a, digits: 1) } A. The fuse allows { SHORT($fuse_a) } A, and all of it returns through the negative.
 use-same-size-as = Use the same size as the positive
@@ -361,11 +379,17 @@ class-insulation = class of its insulation
 pvc-cautious = PVC, cautious
 short-circuit-ruins-cable = A short circuit of { FIX($fault_ka, digits: 1) } kA ruins the cable in { FIX($stands_ms, digits: 1) } ms; its fuse opens in { SHORT($clearing_time_ms) } ms.
 busbar = Busbar
-busbar-has-lugs-on = The busbar has { $lugs } lugs on { $bus_studs_count } { $bus_studs_count ->
+busbar-has-lugs-on = The busbar has { $lugs } { $lugs ->
+        [one] lug
+       *[other] lugs
+    } on { $bus_studs_count } { $bus_studs_count ->
     [one] stud
    *[other] studs
  }; more than { $most_lugs } on one work loose.
-fit-busbar-with-studs = Fit a busbar with { $need } studs
+fit-busbar-with-studs = Fit a busbar with { $need } { $need ->
+        [one] stud
+       *[other] studs
+    }
 lugs-for-made-for = Lugs for { $size_text } are made for { $stud }; the busbar has M{ $bus_stud_mm }.
 kit-lacks-and-more = The kit lacks { $lacking }{ $lacking_count_over ->
     [yes] {" "}and more
@@ -397,12 +421,18 @@ at-full-load-and = At full load and a low bank { FIX($worst_v, digits: 2) } V ar
 in-worst-case-gets = In the worst case { $a_name } gets { FIX($worst_v, digits: 2) } V; it needs at least { SHORT($v) } V.
 short-circuit-at-far = A short circuit at the far end draws { FIX($far_fault_a, digits: 0) } A; the { SHORT($fuse_a) } A fuse needs { SHORT($quick_break_a) } A to blow at once.
 fuse = a fuse
-fuses = { $items_count } fuses
+fuses = { $items_count } { $items_count ->
+        [one] fuse
+       *[other] fuses
+    }
 short-circuit-right-behind = A short circuit right behind the board could reach { FIX($fault_ka, digits: 1) } kA; { $many } on it can safely break only { SHORT($least_ka) } kA.{" "}
 main-fuse-would-clear = The main fuse would clear it, and cut all power.
 no-main-fuse-would = No main fuse would clear it for them: fit one with enough breaking capacity.
 use-longer-or-thinner = Use a longer or thinner feeder, or fuses of a family that breaks more.
-when-one-batteries-in = When one of the { $parallel_count } batteries in parallel fails, { FIX($amps_ka, digits: 0) } kA flow into it past the main fuse.
+when-one-batteries-in = When one of the { $parallel_count } { $parallel_count ->
+        [one] battery
+       *[other] batteries
+    } in parallel fails, { FIX($amps_ka, digits: 0) } kA flow into it past the main fuse.
 fit-high-interrupt-fuse = Fit a high-interrupt fuse on each battery
 fit-fuse-on-post = Fit a fuse on the post of each battery.
 one-battery-this-size = One battery of this size may push
@@ -423,7 +453,10 @@ fit-non-polarised-dc = Fit a non-polarised DC breaker
 circuits-negative-goes-straight = The circuit’s negative goes straight to the battery post, past the shunt, so the monitor doesn’t see its current.
 land-on-busbar = Land the negative on the busbar
 negative-not-bonded-to = The negative is not bonded to the bodywork, so a fault to the metal blows no fuse.
-negative-bonded-to-bodywork = The negative is bonded to the bodywork { $chassis_bond_count } times: current finds its way through the metal and past the shunt.
+negative-bonded-to-bodywork = The negative is bonded to the bodywork { $chassis_bond_count } { $chassis_bond_count ->
+        [one] time
+       *[other] times
+    }: current finds its way through the metal and past the shunt.
 keep-one-bond = Keep one bond
 bond-at-least-would = The bond is { SHORT($chassis_bond_mm2) } mm²; at least { SHORT($least_mm2, digits: 4) } mm² would outlast the main fuse.
 with-one-busbar-batterys = With one busbar, the battery’s protection cannot switch off charging and leave the loads on, or the reverse.
