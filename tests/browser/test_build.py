@@ -303,7 +303,7 @@ def test_quotes_come_back_in_a_table(page: Page, building: str) -> None:
     page.get_by_label("Table of quotes").fill("key\tquoted price\tdays to deliver\tsupplier\npower-bank\t799.90\t20\tThe shop\nmoon\t5\t1\t\n")
     expect(page.get_by_role("table", name="What was understood")).to_contain_text("the shopping list has no “moon”")
     with saving(page):
-        page.get_by_role("button", name="Import 1 quotes, leave out 1").click()
+        page.get_by_role("button", name="Import 1 quote, leave out 1").click()
     expect(page.get_by_role("region", name="Import quotes")).to_have_count(0)
     assert facts(page, building)["quotes"][0]["price"] == 799.9
 

@@ -2035,6 +2035,12 @@ export interface Texts {
   parts: {
     "plan-readings-tests-belong": { name: string | number };
     "build-instead": { name: string | number };
+    "appliances": { n: number };
+    "circuits": { n: number };
+    "legs": { n: number };
+    "places": { n: number };
+    "quotes": { n: number };
+    "bar": null;
     "tab": null;
     "semicolon": null;
     "comma": null;

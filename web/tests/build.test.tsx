@@ -189,9 +189,9 @@ describe("quotes", () => {
     await open("shopping");
     fireEvent.click(screen.getByRole("button", { name: "Quotes…" }));
     fireEvent.click(screen.getByRole("button", { name: "Ask the supplier" }));
-    const keep = await screen.findByRole("button", { name: "Keep 1 quotes" });
+    const keep = await screen.findByRole("button", { name: "Keep 1 quote" });
     const shown = screen.getByRole("region", { name: "Quotes" });
-    expect(shown.textContent).toContain("1 lines without a quote");
+    expect(shown.textContent).toContain("1 line without a quote");
     expect(shown.textContent).toContain("1 day, to be ordered in");
     fireEvent.click(keep);
     expect(await ops()).toEqual([{ op: "add", path: "/facts/quotes/-", value: quote }]);

@@ -138,7 +138,7 @@ describe("circuits from a table", () => {
       />,
     );
     expect(await screen.findByText(/there is no board/)).toBeTruthy();
-    fireEvent.click(screen.getByRole("button", { name: "Import 1 circuits, leave out 1" }));
+    fireEvent.click(screen.getByRole("button", { name: "Import 1 circuit, leave out 1" }));
     await waitFor(() => expect(closed).toBe(true));
     expect(sent()).toEqual([{ op: "add", path: "/wiring/circuits/-", value: { name: "Pump", id: "pump" } }]);
   });

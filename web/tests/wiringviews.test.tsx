@@ -31,7 +31,7 @@ const pick = async (name: string) => {
 describe("the ledger of circuits", () => {
   it("counts circuits and boards, and marks a length that is assumed", () => {
     mount(<Wiring />);
-    expect(document.body.textContent).toContain("12 V, 3 circuits on 2 boards, cable by mm², 1 lengths assumed until they are measured");
+    expect(document.body.textContent).toContain("12 V, 3 circuits on 2 boards, cable by mm², 1 length assumed until it is measured");
     const lamp = within(screen.getByRole("grid", { name: "Circuits" })).getByRole("row", { name: /Lamp feed/ });
     expect(within(lamp).getByTitle("assumed until it is measured along the route").textContent).toContain("4.3");
     expect(slate().textContent).toContain("Fuse first, at the source");

@@ -16,9 +16,16 @@ export type Understood<Line> = {
 };
 /** What the person says of columns and lines that the table leaves open. */
 export type Said = { columns: Record<string, string>; lines: Record<string, boolean> };
+/** What the things on the lines are called, for a number of them. */
+const THINGS = {
+  appliances: (n: number) => says("appliances", { n }),
+  circuits: (n: number) => says("circuits", { n }),
+  legs: (n: number) => says("legs", { n }),
+  places: (n: number) => says("places", { n }),
+  quotes: (n: number) => says("quotes", { n }),
+};
 type Props<Line> = {
-  /** The things on the lines, in the plural: "appliances". */
-  items: string;
+  things: keyof typeof THINGS;
   example: string;
   first: string;
   read: (text: string, said?: Said) => Promise<Understood<Line>>;
@@ -34,7 +41,7 @@ type Props<Line> = {
   kinds?: string;
   mostBytes?: number;
 };
-const SEPARATORS: Record<string, string> = { "\t": says("tab"), ";": says("semicolon"), ",": says("comma"), "|": "bar", track: says("points-track") };
+const SEPARATORS: Record<string, string> = { "\t": says("tab"), ";": says("semicolon"), ",": says("comma"), "|": says("bar"), track: says("points-track") };
 const MOST_BYTES = 2_000_000;
 
 /** A file as text: a workbook is read by the server, anything else is text. */
@@ -49,7 +56,7 @@ async function textOf(file: File): Promise<string> {
 }
 
 export function BringIn<Line>({
-  items,
+  things,
   example,
   first,
   read,
@@ -61,6 +68,7 @@ export function BringIn<Line>({
   kinds = says("csv-xlsx"),
   mostBytes = MOST_BYTES,
 }: Props<Line>) {
+  const items = THINGS[things](2);
   const [text, setText] = useState(first);
   const [preview, setPreview] = useState<Understood<Line> | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -140,7 +148,9 @@ export function BringIn<Line>({
           {says("leave")}
         </button>
         <button type="button" className="btn btn-main" disabled={!preview?.taken} onClick={() => void takeOver()}>
-          {preview ? says("import-leave-out", { taken: preview.taken, items, has_wrong: Boolean(preview.wrong), wrong: preview.wrong }) : says("import-2")}
+          {preview
+            ? says("import-leave-out", { taken: preview.taken, items: THINGS[things](preview.taken), has_wrong: Boolean(preview.wrong), wrong: preview.wrong })
+            : says("import-2")}
         </button>
       </div>
       <textarea

@@ -5,6 +5,27 @@ plan-readings-tests-belong = “{ $name }” is a plan. Readings and tests belon
 build-instead = Build “{ $name }” instead
 
 ## BringIn
+appliances = { $n ->
+    [one] appliance
+   *[other] appliances
+}
+circuits = { $n ->
+    [one] circuit
+   *[other] circuits
+}
+legs = { $n ->
+    [one] leg
+   *[other] legs
+}
+places = { $n ->
+    [one] place
+   *[other] places
+}
+quotes = { $n ->
+    [one] quote
+   *[other] quotes
+}
+bar = bar
 tab = tab
 semicolon = semicolon
 comma = comma

@@ -463,9 +463,9 @@ v-circuits-board-boards = { $system_voltage_v } V, { $circuits_count } { $circui
     }
 not-sized-yet = { $unsized } not sized yet
 lengths-assumed-until-they = { $guessed } { $guessed ->
-        [one] length
-       *[other] lengths
-    } assumed until they are measured
+        [one] length assumed until it is measured
+       *[other] lengths assumed until they are measured
+    }
 fuse-protects-cable-cable = . The fuse protects the cable; the cable suits the load.
 no-circuit-yet-take = No circuit yet. Take Bothy’s proposal below: it groups the appliances, gives each heavy one its own cable, and sizes all of them.
 ledger = Table of

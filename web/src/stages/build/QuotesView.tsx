@@ -36,7 +36,7 @@ export function QuotesView({ onClose }: { onClose: () => void }) {
   if (table)
     return (
       <BringIn<Quotes["lines"][number]>
-        items="quotes"
+        things="quotes"
         example={EXAMPLE}
         first=""
         read={(text) =>

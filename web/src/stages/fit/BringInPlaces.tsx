@@ -13,7 +13,7 @@ export function BringInPlaces({ onClose }: { onClose: () => void }) {
   const { id, edit } = useFit();
   return (
     <BringIn<Line>
-      items="places"
+      things="places"
       example={say(says("thing-x-m-y"))}
       first=""
       read={(text) => take(api.POST("/api/variants/{variant_id}/fit/table", { params: { path: { variant_id: id } }, body: { text } }))}

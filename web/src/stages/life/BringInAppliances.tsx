@@ -30,7 +30,7 @@ export function BringInAppliances({ first, onClose, onAdded }: { first: string; 
   const { report } = useVariant();
   return (
     <BringIn
-      items="appliances"
+      things="appliances"
       example={"name;power;use\nFridge;45 W;30 %\nLights;3 x 4 W … one appliance a line"}
       first={first}
       fields={FIELDS}

@@ -50,7 +50,7 @@ export function BringInItinerary({ onClose }: { onClose: () => void }) {
       </p>
       <BringIn
         key={speed}
-        items="legs"
+        things="legs"
         kinds={says("csv-xlsx-gpx")}
         accept=".csv,.txt,.tsv,.xlsx,.gpx,text/*,application/gpx+xml"
         mostBytes={6_000_000}

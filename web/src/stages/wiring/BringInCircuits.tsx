@@ -39,7 +39,7 @@ export function BringInCircuits({ first, onClose }: { first: string; onClose: ()
   const { id, design, edit } = useVariant();
   return (
     <BringIn
-      items="circuits"
+      things="circuits"
       example={say(says("circuit-board-feeds-length"), "wiring")}
       first={first}
       read={(text) => take(api.POST("/api/variants/{variant_id}/circuits/preview", { params: { path: { variant_id: id } }, body: { text } }))}
