@@ -96,6 +96,8 @@ class Catalogue:
         not chooses between “yes” and “no”; all else is put in as it is written. Raises :class:`KeyError` for a key that the catalogue doesn't have,
         :class:`ValueError` where something that the text asks for wasn't put in."""
         spoken = language()
+        if not put and (known := self._said.get((spoken, key))) is not None:
+            return known
         written: dict[str, str | FluentType] = {k: "yes" if v is True else "no" if v is False else str(v) for k, v in put.items()}
         asked = (spoken, key, *(str(x) for pair in written.items() for x in pair))
         if (known := self._said.get(asked)) is not None:
