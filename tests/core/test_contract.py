@@ -3,16 +3,19 @@
 from __future__ import annotations
 
 import copy
+import datetime as dt
 import json
 import math
+import uuid
 from typing import Any
 
 import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
+from pydantic import BaseModel, Field, ValidationError
 
 from bothy.core.calculators import CALCULATORS, calculate
-from bothy.core.contract import BadInput, plainly
+from bothy.core.contract import BadInput, in_words, plainly
 from tests.core.test_worked_examples import CASES
 
 NAMES = list(CALCULATORS)
@@ -190,3 +193,36 @@ def test_a_refusal_is_said_plainly_to_people() -> None:
     assert plainly("server", "The disk is full: nothing more can be saved.") == "The disk is full: nothing more can be saved."
     in_a_file = "variants[0].design.life.people: must be at least 1"
     assert plainly("people", in_a_file) == in_a_file, "there the path is the place to look at"
+
+
+class Loose(BaseModel):
+    """What a request may hold, as the framework reads it: texts of numbers, ids and days."""
+
+    count: int = 1
+    share: float = 1.0
+    on: bool = False
+    id: uuid.UUID | None = None
+    day: dt.date | None = None
+    word: str = Field("abc", pattern="^[a-z]+$", min_length=1, max_length=5)
+
+
+@pytest.mark.parametrize(
+    ("field", "value", "words"),
+    [
+        ("count", "two", "must be a whole number"),
+        ("count", 1.5, "must be a whole number"),
+        ("share", "half", "must be a number"),
+        ("on", "perhaps", "must be true or false"),
+        ("id", "x", "must be an id"),
+        ("day", "soon", "must be a day as 2027-05-01"),
+        ("word", "ABC", "not written as it should be"),
+        ("word", "", "must not be empty"),
+        ("word", "abcdef", "at most 5 characters"),
+    ],
+)
+def test_what_the_framework_refuses_is_said_in_our_words(field: str, value: Any, words: str) -> None:
+    with pytest.raises(ValidationError) as found:
+        Loose.model_validate({field: value})
+    said = in_words(found.value.errors()[0])  # type: ignore[arg-type]
+    assert words in said
+    assert "Input" not in said

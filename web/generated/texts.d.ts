@@ -601,6 +601,7 @@ export interface Texts {
     "no": null;
     "them": { value_count: string | number };
     "proposed": null;
+    "of-thing": { what: string | number; name: string | number };
     "change-of": { label: string | number; was: string | number; becomes: string | number };
   };
   fit: {
@@ -3220,9 +3221,7 @@ export interface Texts {
     "load-again": null;
     "back-projects": null;
     "opening-bothy": null;
-    "another-tab-changed": null;
-    "meanwhile-theirs": null;
-    "yours": null;
+    "another-tab-changed-meanwhile": { what: string | number; theirs: string | number; mine: string | number };
     "use-mine": null;
     "use-theirs": null;
     "not-taken": null;

@@ -2,7 +2,7 @@
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import type { Design, Finding } from "../src/data/client";
-import { changes, doing, together } from "../src/data/worklist";
+import { changes, doing, placeWords, together, valueWord } from "../src/data/worklist";
 import { Component as Worklist } from "../src/stages/worklist/Worklist";
 import { finding, mount } from "./mounted";
 import { onDesign } from "./onstage";
@@ -54,6 +54,19 @@ describe("what is to be done", () => {
   });
   it("names a field by its key until its label is there", () => {
     expect(changes(design as unknown as Design, [set(`${CIRCUIT}/parallel_count`, 2)] as never, "metric", {})).toEqual(["parallel count not entered → 2"]);
+  });
+  it("names a place by its field and the thing round it, and a value in its unit", () => {
+    const d = design as unknown as Design;
+    const name = (d.wiring?.circuits ?? [])[0]?.name;
+    expect(placeWords(d, `${CIRCUIT}/length_m`, LABELS)).toEqual({ what: `${LABELS.length_m?.label} of “${name}”`, unit: "m" });
+    expect(placeWords(d, "/life/people", LABELS).what).toBe("people");
+    expect(placeWords(d, "/life/drive_h_per_day", LABELS).what, "before the labels have come").toBe("drive h per day");
+    expect([valueWord(3.048, "m", "us"), valueWord(3, "h", "metric"), valueWord(null, "m", "us"), valueWord(true, "", "us")]).toEqual([
+      "10\u00a0ft",
+      "3\u00a0h",
+      "not entered",
+      "yes",
+    ]);
   });
   it("puts remedies together without doubles, removals last and from the end", () => {
     const gone = (i: number) => one(`g${i}`, { fix: { label: "out", patch: [{ op: "remove", path: `/wiring/circuits/${i}` }] } });

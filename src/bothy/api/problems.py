@@ -13,7 +13,7 @@ from pydantic import BaseModel
 from sqlalchemy.exc import DataError, DBAPIError, OperationalError
 from starlette.exceptions import HTTPException
 
-from bothy.core.contract import BadInput, plainly
+from bothy.core.contract import BadInput, in_words, plainly
 from bothy.core.plain import as_text
 from bothy.core.sound import NotComputed
 from bothy.core.units import NotUnderstood
@@ -96,7 +96,7 @@ def install(app: FastAPI) -> None:
         if first["type"] == "json_invalid":
             return problem(422, "input", says("not-json", first=first.get("ctx", {}).get("error", first["msg"])))
         parts = [str(p) for p in first["loc"] if p not in ("body", "query", "path", "header")]
-        return problem(422, parts[-1] if parts else "body", f"{'.'.join(parts) or 'body'}: {first['msg']}")
+        return problem(422, parts[-1] if parts else "body", f"{'.'.join(parts) or 'body'}: {in_words(first)}")
 
     @app.exception_handler(OperationalError)
     @app.exception_handler(DBAPIError)

@@ -236,20 +236,41 @@ _WORDS = {
     "too_long": "must have at most {max_length} entries",
     "string_too_long": "must have at most {max_length} characters",
     "string_too_short": "must have at least {min_length} characters",
+    "int_parsing": says("must-be-whole-number"),
+    "int_from_float": says("must-be-whole-number"),
+    "float_parsing": says("must-be-number"),
+    "bool_parsing": says("must-be-true-or"),
+    "uuid_parsing": says("must-be-an-id"),
+    "uuid_type": says("must-be-an-id"),
+    "dict_attributes_type": says("must-be-object"),
+    "string_pattern_mismatch": says("not-of-this-form"),
+    "date_from_datetime_parsing": says("must-be-a-day"),
+    "date_parsing": says("must-be-a-day"),
+    "date_type": says("must-be-a-day"),
+    "datetime_parsing": says("must-be-a-time"),
+    "datetime_from_date_parsing": says("must-be-a-time"),
+    "union_tag_invalid": says("none-of-the-kinds"),
+    "union_tag_not_found": says("none-of-the-kinds"),
 }
+
+
+def in_words(error: Mapping[str, Any]) -> str:
+    """What one error of a validation says, in our words where there are some for its kind."""
+    ctx = {k: f"{v:g}" if isinstance(v, float) else v for k, v in (error.get("ctx") or {}).items()}
+    if error["type"] in ("string_too_short", "too_short") and ctx.get("min_length") == 1:
+        return says("must-not-be-empty")
+    template = _WORDS.get(error["type"])
+    return str(error["msg"]) if template is None else template.format(**ctx)
 
 
 def explain(error: ValidationError) -> BadInput:
     """The first validation error as a :class:`BadInput` in plain words."""
     first = error.errors(include_url=False)[0]
     loc = [p for p in first["loc"] if isinstance(p, int) or not p.endswith("]")]
-    ctx = {k: f"{v:g}" if isinstance(v, float) else v for k, v in first.get("ctx", {}).items()}
+    message = in_words(first)
     if first["type"] == "contract":
-        loc = [*loc, ctx["key"]]
-        message = str(ctx["message"])
-    else:
-        template = _WORDS.get(first["type"], first["msg"])
-        message = template.format(**ctx) if first["type"] in _WORDS else template
+        ctx = first.get("ctx", {})
+        loc, message = [*loc, ctx["key"]], str(ctx["message"])
     key = next((p for p in reversed(loc) if isinstance(p, str)), "input")
     return BadInput(key, message, _path(loc) or "input")
 

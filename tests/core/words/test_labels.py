@@ -12,6 +12,7 @@ from fluent.syntax.ast import Message
 from pydantic import BaseModel
 
 from bothy.core.calculators import CALCULATORS
+from bothy.core.design.fields import field_keys
 from bothy.core.figure import LABELS, UNIT_BY_SUFFIX, label_of
 from tests.catalogued import SRC
 
@@ -36,9 +37,10 @@ def _fields(model: type[BaseModel], seen: set[type]) -> Iterator[str]:
 
 
 def keys() -> set[str]:
-    """Every key of a sum's input and output, and every one that a figure is made with."""
+    """Every key of a design, of a sum's input and output, and every one that a figure is made with."""
     seen: set[type] = set()
-    out = {k for c in CALCULATORS.values() for model in (c.input, c.output) for k in _fields(model, seen)}
+    out = set(field_keys())
+    out |= {k for c in CALCULATORS.values() for model in (c.input, c.output) for k in _fields(model, seen)}
     for path in (SRC / "core").rglob("*.py"):
         for n in ast.walk(ast.parse(path.read_text(encoding="utf-8"))):
             name = (n.func.attr if isinstance(n.func, ast.Attribute) else getattr(n.func, "id", "")) if isinstance(n, ast.Call) else ""

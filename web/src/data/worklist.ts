@@ -39,13 +39,23 @@ export type Labels = Record<string, Schemas["Word"] | undefined>;
 /** A key as words where the labels have not come yet. */
 const plain = (key: string) => key.replaceAll("_", " ");
 
-function valueWord(value: unknown, unit: string, units: UnitSystem): string {
+/** A value as it is read, in the unit of its field. */
+export function valueWord(value: unknown, unit: string, units: UnitSystem): string {
   if (value === null || value === undefined) return says("not-entered");
   if (typeof value === "number") return show(value, unit, units);
   if (typeof value === "boolean") return value ? says("yes") : says("no");
   if (typeof value === "string") return plain(value);
   if (Array.isArray(value)) return says("them", { value_count: value.length });
   return (value as { name?: string }).name ?? says("proposed");
+}
+
+/** What a place in the design is called: its field, and the nearest thing round it that has a name. */
+export function placeWords(design: Design, path: string, labels: Labels): { what: string; unit: string } {
+  const parts = path.split("/").slice(1);
+  const key = parts.findLast((p) => !/^\d+$/.test(p)) ?? "";
+  const { label, unit } = labels[key] ?? { label: plain(key), unit: "" };
+  const round = parts.map((_, n) => at(design, `/${parts.slice(0, n + 1).join("/")}`) as { name?: string } | null).findLast((x) => x?.name);
+  return { what: round?.name ? says("of-thing", { what: label, name: round.name }) : label, unit };
 }
 
 /** What operations change, each as “fuse 10 A → 15 A”; what stays the same is left out. */

@@ -1,21 +1,24 @@
 /** What went wrong, what is safe, and what to press: refused edits, another tab's edit, an unreachable server. */
+import { useLabels } from "../data/labels";
 import { useVariant } from "../data/variant";
+import { placeWords, valueWord } from "../data/worklist";
 import { says } from "../words/shell";
-
-const words = (path: string) => path.split("/").filter(Boolean).slice(1).join(" · ").replace(/_/g, " ");
-const said = (value: unknown) => {
-  const text = typeof value === "string" ? value : JSON.stringify(value);
-  return text && text.length > 60 ? `${text.slice(0, 57)}…` : String(text);
-};
+import { usePerson } from "./person";
 
 export function Banner() {
-  const { id, projectId, saving, trouble, broken, revision, canUndo, undo, conflict, rejection, resolve, dismiss } = useVariant();
-  if (conflict)
+  const { id, projectId, saving, trouble, broken, revision, canUndo, undo, conflict, rejection, resolve, dismiss, design } = useVariant();
+  const labels = useLabels();
+  const { units } = usePerson();
+  if (conflict) {
+    const { what, unit } = placeWords(design, conflict.path, labels);
     return (
       <div role="alert" className="no-print flex flex-wrap items-center gap-3 border-b border-gorse bg-gorse/20 px-3 py-1.5">
         <span>
-          {says("another-tab-changed")} <strong>{words(conflict.path)}</strong> {says("meanwhile-theirs")} <span className="num">{said(conflict.theirs)}</span>
-          {says("yours")} <span className="num">{said(conflict.mine)}</span>.
+          {says("another-tab-changed-meanwhile", {
+            what,
+            theirs: valueWord(conflict.theirs, unit, units),
+            mine: valueWord(conflict.mine, unit, units),
+          })}
         </span>
         <button type="button" className="btn btn-main" onClick={() => resolve(true)}>
           {says("use-mine")}
@@ -25,6 +28,7 @@ export function Banner() {
         </button>
       </div>
     );
+  }
   if (rejection)
     return (
       <div role="alert" className="no-print flex flex-wrap items-center gap-3 border-b border-rust bg-rust/10 px-3 py-1.5">

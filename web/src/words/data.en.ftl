@@ -95,4 +95,5 @@ yes = yes
 no = no
 them = { $value_count } of them
 proposed = as proposed
+of-thing = { $what } of “{ $name }”
 change-of = { $label } { $was } → { $becomes }

@@ -9,9 +9,7 @@ back-projects = Back to the projects
 opening-bothy = Opening Bothy…
 
 ## Banner
-another-tab-changed = Another tab changed
-meanwhile-theirs = meanwhile. Theirs:
-yours = . Yours:
+another-tab-changed-meanwhile = Another tab changed { $what } meanwhile. Theirs: { $theirs }. Yours: { $mine }.
 use-mine = Use mine
 use-theirs = Use theirs
 not-taken = Not taken:
