@@ -46,7 +46,7 @@ def test_gas_from_nothing_a_cylinder_a_hob_and_its_pipe(page: Page, load: Any, s
     press(page, "Add a vessel (n)")
     fill(page, "across", "0.26 m")
     fill(page, "straps", "2")
-    fill(page, "they hold, N", "3000")
+    fill(page, "they hold", "3000")
     page.get_by_role("button", name="Pipes", exact=True).click()
     press(page, "Add a regulator")
     press(page, "Add a run (n)")

@@ -216,7 +216,7 @@ class Loose(BaseModel):
         ("id", "x", "must be an id"),
         ("day", "soon", "must be a day as 2027-05-01"),
         ("word", "ABC", "not written as it should be"),
-        ("word", "", "must not be empty"),
+        ("word", "", "must have at least 1 character"),
         ("word", "abcdef", "at most 5 characters"),
     ],
 )

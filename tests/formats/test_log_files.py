@@ -72,8 +72,8 @@ def test_what_is_missing_is_asked_for() -> None:
 def test_backward_and_double_times_are_put_right_and_said() -> None:
     r, log = read(rows("2026-06-01 11:00;20", "2026-06-01 10:00;10", "2026-06-01 10:00;30", "soon;5", head="time;load"))
     assert log.load_w.tolist() == [20, 20]
-    assert any("1 times go backward" in n for n in r.notes)
-    assert any("1 times stand twice" in n for n in r.notes)
+    assert any("1 time goes backward" in n for n in r.notes)
+    assert any("1 time stands twice" in n for n in r.notes)
     assert any("line 5" in n for n in r.notes)
 
 

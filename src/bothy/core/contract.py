@@ -257,8 +257,8 @@ _WORDS = {
 def in_words(error: Mapping[str, Any]) -> str:
     """What one error of a validation says, in our words where there are some for its kind."""
     ctx = {k: f"{v:g}" if isinstance(v, float) else v for k, v in (error.get("ctx") or {}).items()}
-    if error["type"] in ("string_too_short", "too_short") and ctx.get("min_length") == 1:
-        return says("must-not-be-empty")
+    if ctx.get("min_length") == 1:
+        return says("must-have-one-character") if error["type"] == "string_too_short" else says("must-have-one-entry")
     template = _WORDS.get(error["type"])
     return str(error["msg"]) if template is None else template.format(**ctx)
 
