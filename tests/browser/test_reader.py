@@ -18,7 +18,7 @@ from tests.browser.test_access import VIEWS
 
 METRIC = re.compile(
     r"(?<![\w.])\d[\d\u202f,.]*[\s\u202f\xa0]?(?:mm(?! blade)|cm|m|km|m²|m³/h|m³|m/s|kg|k?W of heat|g/h|L/min|mL|L|°C|kPa|mbar|bar"
-    r"|N·m|N|W/\(m²K\)|W/K|kg/m[²³]|/kg|K)(?![\w²³/·(])"
+    r"|N·m|k?N|g a day|W/\(m²K\)|W/K|kg/m[²³]|/kg|K)(?![\w²³/·(])"
 )
 BRITISH = re.compile(
     r"(?<![.\w])(?:hob|tyres?|colour|residual-current|hook-ups?|petrol|litres?|licence|windscreen|vapour|aluminium|mould|worktop|fibre|sanitise\w*"

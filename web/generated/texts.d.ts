@@ -1566,7 +1566,7 @@ export interface Texts {
     "vessels-days": null;
     "asked-days": { target_days: number };
     "come-out-days-less": { usable_kg: string | number; days: string | number; has_refills: boolean; refills_is_0: boolean; refills: number };
-    "g-h-each-full": { rate_g_h: string | number; use_g_day: string | number; hours: number; is_usual: boolean; is_warmth: boolean };
+    "g-h-each-full": { rate_g_h: string | number; use_kg_day: number; hours: number; is_usual: boolean; is_warmth: boolean };
     "kind": null;
     "heat-input-each": null;
     "w-usual": { input: string | number };
@@ -2890,7 +2890,7 @@ export interface Texts {
     "causes": null;
     "what-was-told": null;
     "ruled-out-more": { out: string | number; out_count_more: boolean; out_count: string | number };
-    "min-far-bits-doubt": { some_minutes: boolean; minutes: string | number; bits: number };
+    "min-far-bits-doubt": { some_minutes: boolean; minutes: string | number; alike: number };
     "use-already-says": { in_service: string | number };
     "strike": null;
     "has-been-use-already": null;

@@ -52,7 +52,7 @@ describe("a sentence for a reader of US units", () => {
     ["30 mbar on its plate", "12 inWC on its plate"],
     ["The shell loses 1,430 W of heat; the fan draws 30 W.", "The shell loses 4,880 BTU/h; the fan draws 30 W."],
     ["The stove gives up to 4.5 kW of heat.", "The stove gives up to 15,400 BTU/h."],
-    ["4,500 N lift it into 12 m/s of wind.", "1,012 lbf lift it into 27 mph of wind."],
+    ["4,500 N lift it into 12 m/s of wind.", "1,010 lbf lift it into 27 mph of wind."],
     ["U is 0.80 W/(m²K), the wool 20 kg/m³.", "U is 0.141 BTU/(h·ft²·°F), the wool 1.25 lb/ft³."],
     ["At 1,200 m it soots.", "At 3,937 ft it soots."],
     ["1,250 kg are known so far.", "2,756 lb are known so far."],

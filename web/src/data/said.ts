@@ -34,6 +34,7 @@ export const IN_US: Record<string, Turn> = {
   kPa: { unit: "psi", from: times(1 / 6.894757293168) },
   bar: { unit: "psi", from: times(14.5037737730209) },
   mbar: { unit: "inWC", from: times(1 / 2.4908891) },
+  kN: { unit: "lbf", from: times(1 / 0.0044482216152605) },
   N: { unit: "lbf", from: times(1 / 4.4482216152605) },
   "W/(m²K)": { unit: "BTU/(h·ft²·°F)", from: times(1 / 5.678263341) },
   "W/(m·K)": { unit: "BTU·in/(h·ft²·°F)", from: times(6.933471799) },
@@ -73,7 +74,7 @@ function number(text: string, turn: Turn): string {
   const value = Number(text.replace(/[\u202f,]/g, "").replace("−", "-"));
   const out = turn.from(value);
   const digits = digitsOf(text, out);
-  if (turn.unit === "BTU/h") return Number(out.toPrecision(3)).toLocaleString("en-US").replace("-", "−");
+  if ((turn.unit === "BTU/h" || turn.unit === "lbf") && Math.abs(out) >= 100) return Number(out.toPrecision(3)).toLocaleString("en-US").replace("-", "−");
   if (Math.abs(out) >= 1000 || turn.unit === "°F") return Math.round(out).toLocaleString("en-US").replace("-", "−");
   const shown = String(Number(out.toPrecision(digits)));
   return shown.replace("-", "−");

@@ -61,7 +61,7 @@ export function GasSheets() {
           wordOf(KINDS, a.kind),
           String(a.count),
           show(part.burns[a.id]?.input_w, HEAT_W, units),
-          (part.burns[a.id]?.rate_g_h ?? 0).toFixed(0),
+          show(Math.round(part.burns[a.id]?.rate_g_h ?? 0), "g/h", units),
           kg((part.burns[a.id]?.use_g_day ?? 0) / 1000),
           a.room_sealed ? says("yes") : says("no"),
           a.flame_failure ? says("yes") : says("no"),
@@ -82,7 +82,7 @@ export function GasSheets() {
           String(v.count),
           kg(part.vessels[v.id]?.capacity_kg),
           kg(part.vessels[v.id]?.full_mass_kg),
-          `${((part.vessels[v.id]?.need_n ?? 0) / 1000).toFixed(1)} kN`,
+          show((part.vessels[v.id]?.need_n ?? 0) / 1000, "kN", units, 2),
           v.outlet ? wordOf(OUTLETS, v.outlet) : says("regions"),
         ])}
       />

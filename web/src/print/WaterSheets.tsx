@@ -44,7 +44,7 @@ export function WaterSheets() {
         heads={[says("tank"), says("full"), says("usable"), says("mass"), says("middle-over-floor"), says("forward"), says("sideways"), says("up")]}
         rows={(w.tanks ?? []).map((t) => {
           const q = p.tanks[t.id];
-          const kn = (v: number | undefined) => `${((v ?? 0) / 1000).toFixed(1)} kN`;
+          const kn = (v: number | undefined) => show((v ?? 0) / 1000, "kN", units, 2);
           return [
             t.name,
             l(q?.full_l),

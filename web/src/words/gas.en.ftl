@@ -244,7 +244,7 @@ vessels = { $count } { $count ->
 regulator = regulator
 no-regulator = no regulator
 solenoid = solenoid
-m-mm-mbar = { FIX($length_m, digits: 1) } m of { $bore } mm, −{ FIX($drop_mbar, digits: 2) }{ $has_end ->
+m-mm-mbar = { FIX($length_m, digits: 1) } m of { $bore } mm, −{ FIX($drop_mbar, digits: 2) } mbar{ $has_end ->
         [yes] { "" }
        *[no] { " " }→ { FIX($end_mbar, digits: 2) } mbar
     }
@@ -372,7 +372,7 @@ come-out-days-less = { $usable_kg } come out, { $days } days less the reserve{ $
         } on the trip
        *[no] { "" }
     }
-g-h-each-full = { $rate_g_h } g/h each at full; { $use_g_day } g a day in all, for { FIX($hours, digits: 1) } h{ $is_usual ->
+g-h-each-full = { $rate_g_h } g/h each at full; { FIX($use_kg_day, digits: 2) } kg a day in all, for { FIX($hours, digits: 1) } h{ $is_usual ->
         [yes] , as is usual
        *[no] { $is_warmth ->
             [yes] , in the coldest planned month

@@ -1,7 +1,7 @@
 # What the pages of print say. A quantity’s name ends in its unit.
 
 ## GasSheets
-g-h-each = g/h, each
+g-h-each = an hour, each
 room-sealed = room-sealed
 there-no-gas-board = There is no gas on board, so there is nothing to print.
 year-years = { $n } { $n ->

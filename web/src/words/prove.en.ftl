@@ -65,9 +65,12 @@ ruled-out-more = . Ruled out: { $out }{ $out_count_more ->
        *[no] { "" }
     }
 min-far-bits-doubt = { $some_minutes ->
-        [yes] { $minutes } min so far,{ " " }
-       *[no] { "" }
-    }{ FIX($bits, digits: 1) } bits of doubt left. A suggestion: isolate before you touch.
+        [yes] { $minutes } min so far:{ " " }
+       *[no] So far:{ " " }
+    }{ $alike ->
+        [one] hardly any doubt is left
+       *[other] in doubt between about { $alike } causes
+    }. A suggestion: isolate before you touch.
 
 ## InService
 use-already-says = In use already, says { $in_service }

@@ -50,6 +50,7 @@ IN_US: dict[str, tuple[str, Callable[[float], float]]] = {
     "kPa": ("psi", lambda x: x / 6.894757293168),
     "bar": ("psi", lambda x: x * 14.5037737730209),
     "mbar": ("inWC", lambda x: x / 2.4908891),
+    "kN": ("lbf", lambda x: x / 0.0044482216152605),
     "N": ("lbf", lambda x: x / 4.4482216152605),
     "W/(m²K)": ("BTU/(h·ft²·°F)", lambda x: x / 5.678263341),
     "W/(m·K)": ("BTU·in/(h·ft²·°F)", lambda x: x * 6.933471799),
@@ -84,7 +85,7 @@ def _digits(said: str, out: float) -> int:
 def _number(text: str, unit: str) -> str:
     out = IN_US[unit][1](float(re.sub(r"[\u202f,]", "", text).replace("−", "-")))
     digits = _digits(re.sub(r"\D", "", text).lstrip("0"), out)
-    if IN_US[unit][0] == "BTU/h":  # to what can be acted on: 4 880, not 4 879
+    if IN_US[unit][0] in ("BTU/h", "lbf") and abs(out) >= 100:  # to what can be acted on: 4 880, not 4 879
         return f"{float(f'{out:.3g}'):,.0f}".replace("-", "−")
     if abs(out) >= 1000 or IN_US[unit][0] == "°F":
         shown = f"{round(out):,}"

@@ -140,13 +140,15 @@ function ApplianceSlate({ a }: { a: GasAppliance & { name: string } }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `gas-appliance:${a.id}`)} />
       {b && (
         <p className="my-1 text-[12px]">
-          {says("g-h-each-full", {
-            rate_g_h: Math.round(b.rate_g_h),
-            use_g_day: Math.round(b.use_g_day),
-            hours: b.hours,
-            is_usual: b.of === "usual",
-            is_warmth: !(b.of === "usual") ? b.of === "warmth" : false,
-          })}
+          {say(
+            says("g-h-each-full", {
+              rate_g_h: Math.round(b.rate_g_h),
+              use_kg_day: b.use_g_day / 1000,
+              hours: b.hours,
+              is_usual: b.of === "usual",
+              is_warmth: !(b.of === "usual") ? b.of === "warmth" : false,
+            }),
+          )}
         </p>
       )}
       <Fields

@@ -283,7 +283,9 @@ export function FinderView({
                 </li>
               ))}
             </ol>
-            <p className="my-1 text-[13px] text-dim">{says("min-far-bits-doubt", { some_minutes: f.minutes > 0, minutes: f.minutes, bits: f.bits })}</p>
+            <p className="my-1 text-[13px] text-dim">
+              {says("min-far-bits-doubt", { some_minutes: f.minutes > 0, minutes: f.minutes, alike: Math.max(1, Math.round(2 ** f.bits)) })}
+            </p>
           </>
         )}
       </div>

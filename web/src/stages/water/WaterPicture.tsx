@@ -121,7 +121,7 @@ function Tank({
         ))}
       <text
         x={(x(x0) + x(x1)) / 2}
-        y={p.top_z_m <= 0 ? y(p.bottom_z_m) + 13 : y(p.top_z_m) - 8}
+        y={p.top_z_m <= 0 ? y(p.bottom_z_m) + 13 : y(p.top_z_m) - 14}
         fontSize="10.5"
         textAnchor="middle"
         fill="currentColor"
