@@ -154,7 +154,7 @@ export function PipePicture() {
                 <text x={xs + 32} y={ye - 8} fontSize="10.5" className="num" fill="currentColor">
                   {xe - xs > 230
                     ? say(says("m-mm-mbar", { length_m: p.length_m ?? 0, bore, drop_mbar: run.drop_mbar, has_end: Boolean(end), end_mbar: run.end_mbar }))
-                    : say(`${bore} mm, −${run.drop_mbar.toFixed(2)} mbar`)}
+                    : say(`−${run.drop_mbar.toFixed(2)} mbar`)}
                 </text>
               )}
               {end && (
