@@ -8,7 +8,7 @@ import pytest
 
 from bothy.core import figure_keys
 from bothy.core.book import Book
-from bothy.core.calculators import worked_answer
+from bothy.core.calculators import CALCULATORS, worked_answer
 from bothy.core.figure import given
 from bothy.core.figure_keys import HEAT_W, OPENING_MM2, UnknownFigure, known, read_unit, shapes, typescript
 from bothy.core.finding import Finding
@@ -91,3 +91,11 @@ def test_figures_say_what_their_unit_is_of() -> None:
     assert units == {HEAT_W, OPENING_MM2}
     inputs = made.working("warmth/heat_loss_w")["warmth/heat_loss_w"]["inputs"]
     assert {i["unit"] for i in inputs} & {"W"} == set()
+
+
+def test_a_sums_working_has_the_units_of_its_answer() -> None:
+    _, working = worked_answer("heat-loss", CALCULATORS["heat-loss"].example)
+    assert working["heat_loss_w"]["unit"] == HEAT_W
+    assert {i["unit"] for i in working["heat_loss_w"]["inputs"]} == {HEAT_W}
+    _, electric = worked_answer("shore-charge-time", CALCULATORS["shore-charge-time"].example)
+    assert electric["charger_ac_power_w"]["unit"] == "W"

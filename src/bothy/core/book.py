@@ -50,15 +50,15 @@ Written = dict[str, WorkingOut]
 class Book:
     """Collects figures. An input that stands in the book itself is linked to the first key it got there."""
 
-    def __init__(self, of_report: bool = True) -> None:
-        """``of_report``: its keys are those that a report's figures have; a sum by itself names its figures as its contract does."""
-        self._of_report = of_report
+    def __init__(self, sum_of: str = "") -> None:
+        """``sum_of``: the field of a sum by itself, which names its figures as its contract does; else keys are those that a report's figures have."""
+        self._sum_of = sum_of
         self.figures: dict[str, Figure] = {}
         self._puts: list[tuple[str, Figure]] = []
 
     def put(self, key: str, figure: Figure) -> Figure:
         """Register a figure; returns it."""
-        self.figures[check(key) if self._of_report else key] = figure
+        self.figures[key if self._sum_of else check(key)] = figure
         self._puts.append((key, figure))
         return figure
 
@@ -107,6 +107,10 @@ class Book:
             self._write(key, figure, keys, out)
         return out
 
+    def _unit(self, key: str, unit: str) -> str:
+        """The unit as it is read; the keys of a sum don't say what field they are of."""
+        return read_unit(f"{self._sum_of}/{key.rpartition('/')[2]}" if self._sum_of else key, unit)
+
     def _write(self, key: str, figure: Figure, keys: dict[int, str], out: Written) -> None:
         if key in out:
             return
@@ -114,14 +118,13 @@ class Book:
         out[key] = {
             "label": figure.label,
             "value": figure.value,
-            "unit": read_unit(key, figure.unit),
+            "unit": self._unit(key, figure.unit),
             "expression": figure.expression,
             "source": written(figure.source),
             "origin": figure.origin,
             "note": figure.note,
             "inputs": inputs,
         }
-        part_of = key.partition("/")[0]
         for name, part in figure.inputs:
             linked = None
             if part.inputs:
@@ -132,7 +135,7 @@ class Book:
                     "name": name,
                     "label": part.label,
                     "value": part.value,
-                    "unit": read_unit(f"{part_of}/{name}", part.unit),
+                    "unit": self._unit(f"{key.partition('/')[0]}/{name}", part.unit),
                     "origin": part.origin,
                     "note": part.note,
                     "key": linked,

@@ -89,9 +89,10 @@ const VOWEL = /^(?:[AEFHILMNORSX][A-Z]+\b|[aeiou]|[AEIO][a-z])/;
 function swapOf(region: RegionKey): Swap {
   let swap = swaps.get(region);
   if (!swap) {
-    const turned = words.terms.filter((t) => t[region] !== t.base);
-    const stays = words.terms.filter((t) => t[region] === t.base && turned.some((o) => t.base.toLowerCase().includes(o.base.toLowerCase())));
-    const names = new Map([...turned, ...stays].map((t) => [t.base.toLowerCase(), t[region]])); // a galvanic isolator is no isolator
+    const turned = words.terms.filter((t) => t[region] !== t.base).map((t) => t.base.toLowerCase());
+    // what stays is found too where it holds a word that turns: a galvanic isolator is no isolator
+    const found = words.terms.filter((t) => turned.some((base) => t.base.toLowerCase().includes(base)));
+    const names = new Map(found.map((t) => [t.base.toLowerCase(), t[region]]));
     const each = [...names.keys()].sort((a, b) => b.length - a.length).map(plain);
     swap = {
       names,

@@ -12,6 +12,8 @@ type Choices = Schemas["CalculatorItem"]["choices"];
 type Shared = { root: Schema; words: Words; choices: Choices; wrong: string | null; onTyping: (typing: boolean) => void };
 type FieldProps = Shared & { name: string; schema: Schema; value: unknown; onSet: (value: unknown) => void; required: boolean };
 
+/** A label and its field; on a phone the field is narrower. */
+const ROW = "grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 py-0.5 sm:grid-cols-[minmax(0,1fr)_15rem]";
 const plain = (text: string) => text.replace(/_/g, " ");
 
 /** A value as it stands in its field: in the unit of its label, with all the digits that were typed; a unit too long for the field stands beside the label alone. */
@@ -108,7 +110,7 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
     );
   }
   return (
-    <div className={`grid grid-cols-[minmax(0,1fr)_11rem] items-center sm:grid-cols-[minmax(0,1fr)_15rem] gap-2 py-0.5 ${bad ? "bg-rust/10" : ""}`}>
+    <div className={`${ROW} ${bad ? "bg-rust/10" : ""}`}>
       <span>
         {label} {word?.unit && <span className="text-[12px] text-dim">{unitFor(word.unit, units)}</span>}
         {required && value === undefined && <span className="text-[12px] text-gorse-ink"> {says("needed")}</span>}
@@ -132,7 +134,7 @@ function Pairs({
 }) {
   const [refused, setRefused] = useState(false);
   return (
-    <div className={`grid grid-cols-[minmax(0,1fr)_11rem] items-center sm:grid-cols-[minmax(0,1fr)_15rem] gap-2 py-0.5 ${bad || refused ? "bg-rust/10" : ""}`}>
+    <div className={`${ROW} ${bad || refused ? "bg-rust/10" : ""}`}>
       <span>
         {label}
         {refused && <span className="block text-[12px] text-rust">{says("each-name-number-between")}</span>}
@@ -173,7 +175,7 @@ function List({
   };
   if (!object)
     return (
-      <div className="grid grid-cols-[minmax(0,1fr)_11rem] items-center sm:grid-cols-[minmax(0,1fr)_15rem] gap-2 py-0.5">
+      <div className={ROW}>
         <span>{label}</span>
         <input
           className="field num w-full"
@@ -259,7 +261,7 @@ function OneOf({
   const given = keys.find((k) => value[k] !== undefined) ?? chosen ?? keys[0]!;
   return (
     <>
-      <div className="grid grid-cols-[minmax(0,1fr)_11rem] items-center sm:grid-cols-[minmax(0,1fr)_15rem] gap-2 py-0.5">
+      <div className={ROW}>
         <span>{says("given")}</span>
         <select
           className="field w-full"

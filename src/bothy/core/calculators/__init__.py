@@ -25,7 +25,7 @@ def plain_answer(name: str, data: Any) -> dict[str, Any]:
 
 def worked_answer(name: str, data: Any) -> tuple[dict[str, Any], Written]:
     """A calculator's output as plain data, and the working of each figure of it. Raises :class:`BadInput`."""
-    out, book = calculate(name, data), Book(of_report=False)
+    out, book = calculate(name, data), Book(sum_of=CALCULATORS[name].field)
     for key, figure in out.working.items():
         book.put(key, figure)
     return out.dump(), book.all_workings()

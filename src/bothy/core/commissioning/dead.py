@@ -78,26 +78,20 @@ def looks(src: Source) -> Iterator[Step]:
             )
 
 
+def _apart(id: str, title: str, how: str, subject: str, unit: str, least: float, marks: dict[str, float] | None = None) -> Step:
+    """Two conductors that may not touch: at least so much between them."""
+    return Step(
+        id, "s1", title, how, "value", subject, unit, low=least, instrument=OHMMETER, accuracy_frac=0.01, most=1e12, rule="test-short", marks=marks or {}
+    )
+
+
 def dead_low(src: Source) -> Iterator[Step]:
     """S1. Main fuse out, loads off."""
     for c, p in src.low:
         yield from _dead_circuit(src, c, p)
     if not src.low:
         return
-    yield Step(
-        "s1-buses",
-        "s1",
-        says("plus-busbar-to-minus"),
-        says("main-fuse-out-every"),
-        "value",
-        "buses",
-        "Ω",
-        low=BUSES_OHM,
-        instrument=OHMMETER,
-        accuracy_frac=0.01,
-        most=1e12,
-        rule="test-short",
-    )
+    yield _apart("s1-buses", says("plus-busbar-to-minus"), says("main-fuse-out-every"), "buses", "Ω", BUSES_OHM)
     if src.ctx.design.wiring.chassis_bond_count:
         yield from _chassis(src.ctx.design.prove.meter)
     yield Step(
@@ -132,39 +126,12 @@ def _dead_circuit(src: Source, c: Circuit, p: CircuitPart) -> Iterator[Step]:
             marks=marks_of(c, p),
         )
     if c.return_path == "cable":
-        yield Step(
-            clipped("s1-apart", c.id),
-            "s1",
-            says("ends-apart", label=label(p, c)),
-            says("far-ends-apart-load"),
-            "value",
-            c.id,
-            "MΩ",
-            low=APART_MOHM,
-            instrument=OHMMETER,
-            accuracy_frac=0.01,
-            most=1e12,
-            rule="test-short",
-            marks=marks_of(c, p),
-        )
+        yield _apart(clipped("s1-apart", c.id), says("ends-apart", label=label(p, c)), says("far-ends-apart-load"), c.id, "MΩ", APART_MOHM, marks_of(c, p))
 
 
 def _chassis(meter: Meter) -> Iterator[Step]:
     """Apart from plus while its bond is lifted, one with minus when it is back."""
-    yield Step(
-        "s1-chassis",
-        "s1",
-        says("plus-busbar-to-chassis"),
-        says("lift-chassis-bond-first"),
-        "value",
-        "chassis",
-        "MΩ",
-        low=APART_MOHM,
-        instrument=OHMMETER,
-        accuracy_frac=0.01,
-        most=1e12,
-        rule="test-short",
-    )
+    yield _apart("s1-chassis", says("plus-busbar-to-chassis"), says("lift-chassis-bond-first"), "chassis", "MΩ", APART_MOHM)
     yield Step(
         "s1-bond",
         "s1",

@@ -1,4 +1,4 @@
-"""What of the gas burns in the room, for its fixed vents (method warmth.ventilation and 06, section 3.8)."""
+"""What of the gas burns in the room, for its fixed vents (method warmth.ventilation)."""
 
 from __future__ import annotations
 

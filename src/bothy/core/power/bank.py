@@ -17,7 +17,7 @@ Wiring = Literal["diagonal", "same_end", "busbar"]
 
 
 def cells_of_unit(chem: Chemistry, unit_voltage_v: float) -> int:
-    """Cells in series inside one unit, from its label voltage (section 3.6)."""
+    """Cells in series inside one unit, from its label voltage."""
     if chem.key == "lifepo4":
         whole = any(abs(unit_voltage_v - v) < 1e-9 for v in (3, 6, 12, 24, 36, 48))
         cells = round(unit_voltage_v / 3) if whole else round(unit_voltage_v / 3.2)

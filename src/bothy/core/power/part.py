@@ -130,7 +130,7 @@ def counted_wh(ctx: Context, b: SeasonBalance) -> float:
 
 
 def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances: list[SeasonBalance]) -> list[Headroom]:
-    """Need against have of every capacity (section 3.16 and its recommended margins)."""
+    """Need against have of every capacity."""
     return [*_bank_rooms(ctx, s, uses, balances), *_inverter_rooms(ctx, s), *_panel_rooms(ctx, s), *_charge_rooms(ctx, s)]
 
 

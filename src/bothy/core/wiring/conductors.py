@@ -91,7 +91,7 @@ def _log_between(area: float, column: dict[float, float]) -> float:
 
 
 def row_of(area_mm2: float | None, awg: str | None) -> tuple[float, Row]:
-    """Area in mm² and table row of a size; an odd metric area is interpolated (section 3.3)."""
+    """Area in mm² and table row of a size; an odd metric area is interpolated."""
     if awg is not None:
         return AREA[awg], AWG[awg]
     area = float(area_mm2 or 0)
@@ -202,7 +202,7 @@ def table_ampacity(row: Row, insulation_temp_c: int) -> float:
 
 
 def mass_per_m(area_mm2: float, od_mm: float) -> float:
-    """Mass of one conductor in kg/m, typical (section 3.3)."""
+    """Mass of one conductor in kg/m, typical."""
     return (8.89 * area_mm2 + 1.35 * max(0.0, math.pi / 4 * od_mm**2 - 1.25 * area_mm2)) / 1000
 
 

@@ -66,7 +66,7 @@ FAMILIES: dict[str, Family] = {
     )
 }
 LITHIUM_MAIN_A = 20_000.0
-"""Interrupting capacity asked of the main fuse of a lithium bank, whatever is computed (section 3.9)."""
+"""Interrupting capacity asked of the main fuse of a lithium bank, whatever is computed."""
 DEFAULT_FAMILIES: tuple[str, ...] = tuple(list(FAMILIES)[:8])
 _INRUSH = ((0.02, 6.0), (0.04, 3.5), (0.15, 2.0), (0.25, 1.6), (0.75, 1.35))
 

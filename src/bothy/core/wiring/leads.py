@@ -29,7 +29,7 @@ LEAD_RATING_A: dict[float | str, float] = {
     "8": 40,
     "6": 50,
 }
-"""Rating of a flexible lead by mm² or AWG, unrolled (section 4.11)."""
+"""Rating of a flexible lead by mm² or AWG, unrolled."""
 
 
 class HookUp(Conductor):

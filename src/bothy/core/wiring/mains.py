@@ -21,7 +21,7 @@ STOCK_M = (1.0, 2.0, 3.0, 5.0, 10.0)
 CHARGER_INPUT = 1.1 / 0.88
 """Input of a charger over what it gives at the bank's nominal voltage: charging voltage and 88 % efficiency (typical)."""
 HOOKUP = {"metric": (25.0, 2.5, None), "awg": (7.6, None, "10")}
-"""Usual hook-up lead: m, mm², AWG (section 4.11)."""
+"""Usual hook-up lead: m, mm², AWG."""
 
 
 class LegPart(BaseModel):

@@ -15,12 +15,12 @@ from bothy.core.wiring.fuses import FAMILIES
 from bothy.core.words.says import wiring_says as says
 
 BLOCK_MOHM_AH: dict[str, float] = {"lifepo4": 200.0, "agm": 400.0, "gel": 600.0, "flooded": 700.0}
-"""Resistance × capacity of a 12 V block in mΩ·Ah; typical, low on purpose (section 4.8)."""
+"""Resistance × capacity of a 12 V block in mΩ·Ah; typical, low on purpose."""
 BlockChemistry = Literal["lifepo4", "agm", "gel", "flooded"]
 
 
 POSTS_MOHM, CUT_OFF_MOHM = 0.5, 1.0
-"""Posts, links and lugs of a block of 12 V or more; electronics of a lithium one. Typical (section 4.8)."""
+"""Posts, links and lugs of a block of 12 V or more; electronics of a lithium one. Typical."""
 
 
 class ShortCircuitCurrentIn(Contract):

@@ -79,7 +79,7 @@ class WireSizeOut(Outcome):
 
 
 def operating_temp(air_c: float, insulation_c: float, current_a: float, ampacity_a: float) -> float:
-    """Copper temperature in °C under a current (section 3.4)."""
+    """Copper temperature in °C under a current."""
     return air_c + (insulation_c - air_c) * min(1.0, (current_a / ampacity_a) ** 2)
 
 
