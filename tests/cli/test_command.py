@@ -73,24 +73,39 @@ class Command:
         return self.process.wait(PATIENCE_S)
 
 
-@pytest.fixture
-def state(tmp_path: Path) -> Path:
+def shares(folder: Path) -> Path:
     """A fresh state directory that shares the Python and Node packages of the checkout."""
     shared = Path(os.environ.get("BOTHY_STATE", ROOT / ".state"))
     (shared / "numba").mkdir(exist_ok=True)  # what is compiled for trips
     for name in ("venv", "node", "stamps", "numba"):
         if (shared / name).exists():
-            (tmp_path / name).symlink_to(shared / name)
-    return tmp_path
+            (folder / name).symlink_to(shared / name)
+    return folder
 
 
-@pytest.fixture
-def running(state: Path) -> Iterator[Command]:
-    command = Command(state, free_port(), "demo")
-    yield command
+def ended(command: Command) -> None:
     if command.process.poll() is None:
         os.killpg(command.process.pid, signal.SIGTERM)
         command.ends()
+
+
+@pytest.fixture
+def state(tmp_path: Path) -> Path:
+    return shares(tmp_path)
+
+
+@pytest.fixture(scope="module")
+def demo_state(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    return shares(tmp_path_factory.mktemp("demo"))
+
+
+@pytest.fixture(scope="module")
+def demo(demo_state: Path) -> Iterator[Command]:
+    """A demo that runs for all tests that leave it running: a start takes seconds."""
+    command = Command(demo_state, free_port(), "demo")
+    command.says("Bothy is at")
+    yield command
+    ended(command)
 
 
 def database_pid(state: Path) -> int:
@@ -104,78 +119,49 @@ def alive(pid: int) -> bool:
         return False
 
 
-def test_demo_answers_survives_a_killed_database_and_stops_what_it_started(running: Command, state: Path) -> None:
-    assert f"http://127.0.0.1:{running.port}" in running.says("Bothy is at")
-    assert running.get("/api/health")["status"] == "ok"
-    listed = running.get("/api/projects")
-    assert [p["name"] for p in listed] == ["Curlew", "Fiddlehead", "Saltbush"]
-    page = urllib.request.urlopen(f"http://127.0.0.1:{running.port}/", timeout=20).read().decode()
+def child(parent: int, name: str) -> int:
+    """The process of that name which ``parent`` started."""
+    return next(
+        int(p.name)
+        for p in Path("/proc").iterdir()
+        if p.name.isdigit() and name.encode() in _cmdline(p) and int((p / "stat").read_text().rsplit(")", 1)[1].split()[1]) == parent
+    )
+
+
+def test_demo_answers_and_writes_down_what_was_asked(demo: Command, demo_state: Path) -> None:
+    assert f"http://127.0.0.1:{demo.port}" in demo.says("Bothy is at")
+    assert demo.get("/api/health")["status"] == "ok"
+    assert [p["name"] for p in demo.get("/api/projects")] == ["Curlew", "Fiddlehead", "Saltbush"]
+    page = urllib.request.urlopen(f"http://127.0.0.1:{demo.port}/", timeout=20).read().decode()
     assert "<title>Bothy</title>" in page
-
-    pid = database_pid(state)
-    os.kill(pid, signal.SIGKILL)
-    running.says("the database ended; starting it again")
-    deadline = time.monotonic() + PATIENCE_S
-    while True:
-        try:
-            assert running.get("/api/projects") == listed, "nothing is lost"
-            break
-        except urllib.error.HTTPError as exc:
-            assert exc.code == 503
-            assert time.monotonic() < deadline
-    second = database_pid(state)
-    assert second != pid
-
-    os.kill(running.process.pid, signal.SIGINT)
-    running.ends()
-    assert not alive(second)
-    with socket.socket() as s:
-        assert s.connect_ex(("127.0.0.1", running.port)) != 0
-    log = (state / "requests.log").read_text().splitlines()
+    log = (demo_state / "requests.log").read_text().splitlines()
     assert all({"method", "path", "status", "ms"} <= set(json.loads(x)) for x in log if '"event": "request"' in x)
     assert any("/api/projects" in x for x in log)
 
 
-def test_demo_has_stand_ins_that_end_with_it(running: Command, state: Path) -> None:
-    running.says("Bothy is at")
-    curlew = next(p for p in running.get("/api/projects") if p["name"] == "Curlew")["variants"][0]["id"]
+def test_demo_has_stand_ins(demo: Command, demo_state: Path) -> None:
+    curlew = next(p for p in demo.get("/api/projects") if p["name"] == "Curlew")["variants"][0]["id"]
     deadline = time.monotonic() + PATIENCE_S
     part: Any = None
     while not (part and part["connected"]):
-        assert time.monotonic() < deadline, (state / "devices.log").read_text()
+        assert time.monotonic() < deadline, (demo_state / "devices.log").read_text()
         with suppress(OSError):  # the first sum of all may take longer than an answer is waited for
-            part = running.get(f"/api/variants/{curlew}/live", PATIENCE_S)
-    assert part["port"] == running.devices
-    assert "stand-in devices of Curlew" in (state / "devices.log").read_text()
-    os.killpg(running.process.pid, signal.SIGTERM)
-    running.ends()
-    with pytest.raises(OSError):
-        socket.create_connection(("127.0.0.1", running.devices), timeout=2)
+            part = demo.get(f"/api/variants/{curlew}/live", PATIENCE_S)
+    assert part["port"] == demo.devices
+    assert "stand-in devices of Curlew" in (demo_state / "devices.log").read_text()
 
 
-def test_a_taken_port_and_a_second_start_are_said_and_stop_stops(state: Path) -> None:
+def test_a_taken_port_and_a_second_start_are_said(demo: Command, demo_state: Path, state: Path) -> None:
     with socket.socket() as taken:
         taken.bind(("127.0.0.1", 0))
         taken.listen()
         blocked = Command(state, int(taken.getsockname()[1]), "start")
         blocked.says("is taken; choose another")
         assert blocked.ends() == 1
-
-    first = Command(state, free_port(), "start")
-    first.says("Bothy is at")
-    assert first.get("/api/projects") == [], "start loads no demo"
-    second = Command(state, free_port(), "start")
+    second = Command(demo_state, free_port(), "start")
     second.says("another ./bothy uses")
     assert second.ends() == 1
-    assert first.get("/api/health")["status"] == "ok", "the first is left alone"
-
-    stop = Command(state, first.port, "stop")
-    stop.says("stopped")
-    assert stop.ends() == 0
-    first.ends()
-    again = Command(state, first.port, "stop")
-    again.says("is not running here")
-    assert again.ends() == 0
+    assert demo.get("/api/health")["status"] == "ok", "the first is left alone"
 
 
 def test_the_words_it_knows(state: Path) -> None:
@@ -201,23 +187,23 @@ def test_a_first_start_that_was_killed_half_way_needs_one_more_and_no_third(stat
     first.process.wait()
     second = Command(state, free_port(), "start")
     second.says("Bothy is at")
-    assert second.get("/api/projects") == []
-    second.process.terminate()
+    assert second.get("/api/projects") == [], "start loads no demo"
+    stop = Command(state, second.port, "stop")
+    stop.says("stopped")
+    assert stop.ends() == 0
     second.ends()
+    again = Command(state, second.port, "stop")
+    again.says("is not running here")
+    assert again.ends() == 0
 
 
-def test_the_server_and_the_port_of_the_database_may_go(running: Command, state: Path) -> None:
+def test_the_server_and_the_port_of_the_database_may_go(demo: Command, demo_state: Path) -> None:
     """The server is killed; the database too, and somebody else takes its port meanwhile: both come back by themselves."""
-    running.says("Bothy is at")
-    listed = running.get("/api/projects")
+    listed = demo.get("/api/projects")
     taken: list[socket.socket] = []
     for victim, word in (("uvicorn", "server"), ("mariadbd", "database")):
-        pid = next(
-            int(p.name)
-            for p in Path("/proc").iterdir()
-            if p.name.isdigit() and victim.encode() in _cmdline(p) and int((p / "stat").read_text().rsplit(")", 1)[1].split()[1]) == running.process.pid
-        )
-        port = next(int(x.split("=")[1]) for x in (state / "db" / "my.cnf").read_text().splitlines() if x.startswith("port="))
+        pid = child(demo.process.pid, victim)
+        port = next(int(x.split("=")[1]) for x in (demo_state / "db" / "my.cnf").read_text().splitlines() if x.startswith("port="))
         os.kill(pid, signal.SIGKILL)
         if victim == "mariadbd":
             with contextlib.suppress(OSError):
@@ -226,13 +212,14 @@ def test_the_server_and_the_port_of_the_database_may_go(running: Command, state:
                 other.bind(("127.0.0.1", port))
                 other.listen()
                 taken.append(other)
-        running.says(f"the {word} ended; starting it again")
+        demo.says(f"the {word} ended; starting it again")
         deadline = time.monotonic() + PATIENCE_S
         while time.monotonic() < deadline:
             with contextlib.suppress(OSError, http.client.HTTPException):
-                assert running.get("/api/projects") == listed
+                assert demo.get("/api/projects") == listed, "nothing is lost"
                 break
-    assert running.get("/api/projects") == listed
+        assert child(demo.process.pid, victim) != pid
+    assert demo.get("/api/projects") == listed
     for one in taken:
         one.close()
 
@@ -283,15 +270,16 @@ def _socket(state: Path) -> str:
     return next(x.split("=", 1)[1] for x in (state / "db" / "my.cnf").read_text().splitlines() if x.startswith("socket="))
 
 
-def test_no_password_stands_on_a_command_line(running: Command, state: Path) -> None:
-    running.says("Bothy is at")
-    password = (state / "db" / "password").read_bytes().strip()
+def test_no_password_stands_on_a_command_line(demo: Command, demo_state: Path) -> None:
+    demo.get("/api/projects")
+    password = (demo_state / "db" / "password").read_bytes().strip()
     assert password
     assert not [p for p in Path("/proc").iterdir() if p.name.isdigit() and password in _cmdline(p)]
-    assert oct((state / "db" / "password").stat().st_mode & 0o777) == "0o600"
+    assert oct((demo_state / "db" / "password").stat().st_mode & 0o777) == "0o600"
 
 
-def test_a_backup_comes_back_and_a_restore_that_is_killed_changes_nothing(running: Command, state: Path, tmp_path_factory: pytest.TempPathFactory) -> None:
+def test_a_backup_comes_back_and_a_restore_that_is_killed_changes_nothing(state: Path, tmp_path_factory: pytest.TempPathFactory) -> None:
+    running = Command(state, free_port(), "demo")
     running.says("Bothy is at")
     file = tmp_path_factory.mktemp("kept") / "all.zip"
 
@@ -314,8 +302,13 @@ def test_a_backup_comes_back_and_a_restore_that_is_killed_changes_nothing(runnin
         ),
         timeout=20,
     )
+    database = database_pid(state)
     os.kill(running.process.pid, signal.SIGINT)
     running.ends()
+    assert not alive(database)
+    for port in (running.port, running.devices):
+        with socket.socket() as s:
+            assert s.connect_ex(("127.0.0.1", port)) != 0, "what it started ends with it"
 
     asked = command("restore", str(file))
     asked.says("--replace")

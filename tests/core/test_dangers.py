@@ -6,6 +6,10 @@ from typing import Any
 
 import pytest
 
+from bothy.core.contract import BadInput
+from bothy.core.design.document import load_design
+from bothy.core.design.edit import apply_patch
+from bothy.core.report import report
 from tests.designs import AGM, BANK, CHARGER, DCDC, FRIDGE, INVERTER, KETTLE, LAMP, MPPT, PANELS, blank, circuit, found, lived, wired
 from tests.rule_cases import Cases, raised_only_there
 
@@ -81,6 +85,12 @@ def boiler(check: bool) -> dict[str, Any]:
     return {**power(), "water": {"hot": {"kind": "storage", "relief_kpa": 600.0, "relief_outside": True, "check_valve": check, "expansion_l": 1.0}}}
 
 
+def element(watts: float, supply: str, counted_w: float | None = None) -> dict[str, Any]:
+    line = {**LAMP, "id": "boiler", "name": "Boiler", "kind": "heating", "power_w": counted_w}
+    hot = {"source": "element", "element_w": watts, "element_supply": supply, "appliance": "boiler" if counted_w else None}
+    return {**power(appliances=[LAMP, *([line] if counted_w else [])]), "water": {"hot": hot}}
+
+
 CASES: Cases = {
     "vehicle-payload-exceeded": (vehicle(power(), payload_kg=97.0), vehicle(power(), payload_kg=99.0)),
     # the battery and where it stands
@@ -118,6 +128,11 @@ CASES: Cases = {
     ),
     "power-station-hot": ({**station(), "warmth": {"design_hot_c": 41.0}}, {**station(), "warmth": {"design_hot_c": 39.0}}),
     # sources and voltages
+    "power-dcdc-converts": (vehicle(power(driving=DCDC), vehicle_voltage_v=24), vehicle(power(driving=DCDC), vehicle_voltage_v=12)),
+    "power-inverter-over-bank": (
+        power(appliances=[LAMP], inverter=INVERTER, bank={**BANK, "unit_max_discharge_a": 120.0}),
+        power(appliances=[LAMP], inverter=INVERTER, bank={**BANK, "unit_max_discharge_a": 150.0}),
+    ),
     "power-relay-voltage": (
         vehicle(power(bank=AGM, driving=RELAY), vehicle_voltage_v=24) | {"power": {"system_voltage_v": 12, "bank": AGM, "driving": RELAY}},
         vehicle(power(bank=AGM, driving=RELAY), vehicle_voltage_v=12, smart_alternator=False),
@@ -212,6 +227,8 @@ CASES: Cases = {
     "gas-joint-wrong-type": (piped("push_fit"), piped("compression")),
     "gas-unlisted": (power(appliances=[LAMP, {**FRIDGE, "name": "Absorption fridge, gas"}]), power(appliances=[LAMP, FRIDGE])),
     "water-hot-no-check": (boiler(False), boiler(True)),
+    "water-heater-uncounted": (element(300.0, "dc", 250.0), element(300.0, "dc", 290.0)),
+    "water-element-hookup": (element(3700.0, "shore"), element(3600.0, "shore")),
     "warm-heater-missing": (power(life={"place": "london", "from_month": 3, "to_month": 3}), power(life={"place": "london", "from_month": 4, "to_month": 4})),
     "warm-heater-unlisted": (
         power(appliances=[LAMP, {**LAMP, "id": "h", "name": "Diesel air heater", "kind": "heating"}]),
@@ -227,6 +244,29 @@ CASES: Cases = {
 @pytest.mark.parametrize("rule", sorted(CASES))
 def test_it_is_told_there_and_not_beside_it(rule: str) -> None:
     raised_only_there(CASES, rule, found(CASES[rule][0])[rule].stage if rule in found(CASES[rule][0]) else "?")
+
+
+@pytest.mark.parametrize("where", ["element", "tank"])
+def test_a_heater_that_nobody_counted_is_entered_with_one_press(where: str) -> None:
+    tank = {
+        "id": "grey",
+        "name": "Grey",
+        "holds": "grey",
+        "place": "underfloor",
+        "heater_w": 60.0,
+        "prisms": [{"shape": "box", "length_m": 0.5, "width_m": 0.5, "height_m": 0.2}],
+    }
+    data = element(600.0, "inverter") if where == "element" else {**power(), "water": {"tanks": [tank]}}
+    first = load_design(data)
+    told = next(f for f in report(first).findings if f.rule == "water-heater-uncounted")
+    assert told.severity == "fault" and told.fix is not None
+    done = apply_patch(first, told.fix.patch)
+    line = done.life.appliances[-1]
+    assert (line.power_w, line.supply, line.away) == ((600.0, "ac", True) if where == "element" else (60.0, "dc", False))
+    assert "water-heater-uncounted" not in {f.rule for f in report(done).findings}
+    gone = {"op": "remove", "path": f"/life/appliances/{len(done.life.appliances) - 1}"}
+    with pytest.raises(BadInput, match="appliance"):
+        apply_patch(done, [gone])
 
 
 SEVERE = {

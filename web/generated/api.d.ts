@@ -7253,7 +7253,7 @@ export interface components {
         };
         /**
          * HotWater
-         * @description The water heater; ``max_c`` is what its water can reach (a coil: the coolant).
+         * @description The water heater; ``max_c`` is what its water can reach (a coil: the coolant), ``appliance`` the line in Life of an element on the battery.
          */
         HotWater: {
             /**
@@ -7301,6 +7301,8 @@ export interface components {
              * @enum {string}
              */
             element_supply: "inverter" | "dc" | "shore";
+            /** Appliance */
+            appliance?: string | null;
             /**
              * Efficiency Frac
              * @default 0.85
@@ -14711,6 +14713,8 @@ export interface components {
              * @default 0
              */
             heater_w: number;
+            /** Appliance */
+            appliance?: string | null;
             /**
              * Full Sensor
              * @default false

@@ -114,6 +114,21 @@ describe("Daily use", () => {
       { op: "remove", path: "/life/appliances/0" },
     ]);
   });
+  it("frees a water heater and a tank heater that name the appliance which goes", async () => {
+    Object.assign(state.design, { water: { hot: { appliance: "fridge" }, tanks: [{ id: "a" }, { id: "b", appliance: "fridge" }] } });
+    mount(<Life />);
+    const supply = within(screen.getByRole("gridcell", { name: "Front fridge 90 L" }).closest("tr")!)
+      .getAllByRole("gridcell")
+      .at(-1)!;
+    fireEvent.click(supply);
+    fireEvent.keyDown(supply, { key: "Delete" });
+    expect((await ops()) as unknown[]).toEqual(
+      expect.arrayContaining([
+        { op: "replace", path: "/water/hot/appliance", value: null },
+        { op: "replace", path: "/water/tanks/1/appliance", value: null },
+      ]),
+    );
+  });
   it("says what to do while nothing is there", () => {
     Object.assign(state.design.life, { appliances: [] });
     mount(<Life />);

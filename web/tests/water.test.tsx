@@ -182,6 +182,35 @@ describe("hot, waste, frost", () => {
   });
 });
 
+describe("what Water takes from the battery", () => {
+  const boiler = { id: "boiler", name: "Boiler", kind: "heating" };
+  const lines = () => ({ appliances: [boiler, { id: "pump", name: "Pump", kind: "pump" }] });
+  it("asks which line of Daily use an element on the inverter is, and not of one on the hook-up", async () => {
+    Object.assign(state.design, { life: lines() });
+    mount(<HotView />);
+    expect(within(slate()).queryByLabelText("which appliance in Daily use")).toBeNull();
+    cleanup();
+    Object.assign(state.design, {
+      water: { ...structuredClone(fixture.design), hot: { ...fixture.design.hot, source: "element", element_supply: "inverter" } },
+    });
+    mount(<HotView />);
+    const field = within(slate()).getByLabelText("which appliance in Daily use");
+    expect([...field.querySelectorAll("option")].map((o) => o.textContent)).toEqual(["none", "Boiler"]);
+    fireEvent.change(field, { target: { value: "boiler" } });
+    expect(await ops()).toEqual([{ op: "replace", path: "/water/hot/appliance", value: "boiler" }]);
+  });
+  it("asks it of a tank that is heated alone", async () => {
+    const [first, ...others] = structuredClone(fixture.design.tanks);
+    Object.assign(state.design, { life: lines(), water: { ...structuredClone(fixture.design), tanks: [{ ...first, heater_w: 60 }, ...others] } });
+    mount(<TanksView />);
+    fireEvent.click(screen.getByRole("gridcell", { name: "Fresh, over the wheel arch" }));
+    fireEvent.change(await within(slate()).findByLabelText("which appliance in Daily use"), { target: { value: "boiler" } });
+    expect(await ops()).toEqual([{ op: "replace", path: "/water/tanks/0/appliance", value: "boiler" }]);
+    fireEvent.click(screen.getByRole("gridcell", { name: "Grey, under the floor" }));
+    await waitFor(() => expect(within(slate()).queryByLabelText("which appliance in Daily use")).toBeNull());
+  });
+});
+
 describe("care and tests", () => {
   it("gives the dose and ticks the shower's list", async () => {
     mount(<CareView />);

@@ -61,6 +61,7 @@ def _begin(rooms: tuple[str, ...]) -> None:
     signal.signal(signal.SIGINT, signal.SIG_IGN)
     for room in rooms:
         importlib.import_module(room)
+    _give_back()
     _hold()
 
 
@@ -70,8 +71,9 @@ def _hold() -> None:
 
 
 def _give_back() -> None:
-    """Freed memory goes back to the machine, where the C library can do that."""
+    """Freed memory goes back to the machine, where the C library can do that. What is left was loaded on the way, and is looked through no more."""
     gc.collect()
+    gc.freeze()
     with contextlib.suppress(OSError, AttributeError):
         ctypes.CDLL(None).malloc_trim(0)
 

@@ -257,7 +257,7 @@ def test_a_trip_without_anything_said_of_water_has_none() -> None:
 def test_the_demos_water_is_sound_but_for_its_honest_mistakes() -> None:
     c, s, f = (demo_of(d)[0].report for d in (curlew, saltbush, fiddlehead))
     faults = {x.rule for r in (c, s, f) for x in r.findings if x.stage == "water" and x.severity in ("danger", "fault")}
-    assert faults == {"water-freeze-exposed"}
+    assert faults == {"water-freeze-exposed", "water-heater-uncounted"}
     assert c.water.taps["shower"].shared_l_min < 0.6 * 6
     assert s.water.joins["four"].total_l == pytest.approx(300)
     assert s.water.joins["four"].unusable_l < 15

@@ -16,6 +16,7 @@ from bothy.core.catalogue.workshop import goods
 from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
 from bothy.core.fit.routing import SLACK
+from bothy.core.fit.things import stand_ins
 from bothy.core.region import REGIONS
 from bothy.core.report import Report
 from bothy.core.wiring.lists import bench_lists, cable_cuts
@@ -58,7 +59,7 @@ def _lines(d: Design) -> Iterable[tuple[str, str, str, int, str | None, float | 
     for ga in g.appliances:
         if ga.heater is None and not ga.outside_point:
             yield f"gas:{ga.id}", ga.name, "gas:appliance", 1, None, None
-    linked = {h.appliance for h in d.warmth.heaters} | {w.pump.appliance if w.pump else None, d.warmth.cooler.appliance if d.warmth.cooler else None}
+    linked = {appliance for appliance, thing in stand_ins(d).items() if not thing.startswith("gas:")}
     for one in d.life.appliances:
         if one.id in linked or one.owned or one.count <= 0:
             continue

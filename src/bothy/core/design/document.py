@@ -79,6 +79,9 @@ class Design(Doc):
         warm = [(h.name, h.appliance) for h in self.warmth.heaters] + ([(self.warmth.cooler.name, self.warmth.cooler.appliance)] if self.warmth.cooler else [])
         if self.water.pump is not None:
             warm.append((self.water.pump.name, self.water.pump.appliance))
+        if self.water.hot is not None:
+            warm.append((self.water.hot.name, self.water.hot.appliance))
+        warm += [(t.name, t.appliance) for t in self.water.tanks]
         if self.gas.solenoid is not None:
             warm.append((says("gas-solenoid"), self.gas.solenoid.appliance))
         heaters = {h.id for h in self.warmth.heaters}

@@ -80,6 +80,7 @@ class WaterTank(Doc):
     drain_mm: float | None = Field(None, ge=5, le=150)
     foam_mm: float = Field(0, ge=0, le=200)
     heater_w: float = Field(0, ge=0, le=1000)
+    appliance: Id | None = None
     full_sensor: bool = False
     sender: Sender | None = None
     by: By = "typed"
@@ -189,7 +190,7 @@ class Hookup(Doc):
 
 
 class HotWater(Doc):
-    """The water heater; ``max_c`` is what its water can reach (a coil: the coolant)."""
+    """The water heater; ``max_c`` is what its water can reach (a coil: the coolant), ``appliance`` the line in Life of an element on the battery."""
 
     name: Name = "Water heater"
     part: PartKey | None = None
@@ -200,6 +201,7 @@ class HotWater(Doc):
     heat_w: float = Field(1500, ge=0, le=50000)
     element_w: float = Field(0, ge=0, le=5000)
     element_supply: Literal["inverter", "dc", "shore"] = "inverter"
+    appliance: Id | None = None
     efficiency_frac: float = Field(0.85, ge=0.02, le=1)
     coil_ua_w_k: float = Field(120, ge=0, le=5000)
     coolant_temp_c: float = Field(85, ge=0, le=120)

@@ -13,7 +13,7 @@ from bothy.core.fit.body import BodyShape, body_of
 from bothy.core.fit.boxes import Box, Checked, Clash, clashes, out_of_box, penetration
 from bothy.core.fit.net import ENGINE, WayNet, proposed
 from bothy.core.fit.routing import Point, Routed, Wanted, square
-from bothy.core.fit.things import Thing, posed, posed_point, things_of
+from bothy.core.fit.things import Thing, posed, posed_point, stand_ins, things_of
 
 OUTSIDE_KINDS = frozenset({"underfloor", "roof", "gas_locker", "outside_locker", "engine_bay", "cab", "garage"})
 """Bays that needn't lie within the living space's shell."""
@@ -221,20 +221,8 @@ def _circuit_ends(design: Design, c: Circuit) -> tuple[str, tuple[str, ...]] | N
     return None
 
 
-def _stand_ins(design: Design) -> dict[str, str]:
-    """Appliances that are a thing of another stage -> that thing."""
-    out = {f"life:{h.appliance}": f"warmth:{h.id}" for h in design.warmth.heaters if h.appliance}
-    if design.water.pump is not None and design.water.pump.appliance:
-        out[f"life:{design.water.pump.appliance}"] = "water:pump"
-    if design.warmth.cooler is not None and design.warmth.cooler.appliance:
-        out[f"life:{design.warmth.cooler.appliance}"] = "warmth:cooler"
-    if design.gas.solenoid is not None and design.gas.solenoid.appliance and design.gas.vessels:
-        out[f"life:{design.gas.solenoid.appliance}"] = f"gas:{design.gas.vessels[0].id}"
-    return out
-
-
 def _circuits(design: Design) -> Iterable[RunOf]:
-    stand_in = _stand_ins(design)
+    stand_in = {f"life:{appliance}": thing for appliance, thing in stand_ins(design).items()}
     for c in design.wiring.circuits:
         ends = _circuit_ends(design, c)
         if ends is not None:

@@ -131,11 +131,20 @@ def _power(d: Design) -> list[Thing]:
     return out
 
 
-def _linked(d: Design) -> set[str]:
-    """Appliances that are the electricity of a thing of another stage."""
-    out = {h.appliance for h in d.warmth.heaters} | {d.water.pump.appliance if d.water.pump else None}
-    out |= {d.warmth.cooler.appliance if d.warmth.cooler else None, d.gas.solenoid.appliance if d.gas.solenoid else None}
-    return {x for x in out if x is not None}
+def stand_ins(d: Design) -> dict[str, str]:
+    """Appliances that are the electricity of a thing of another stage: id of the appliance -> key of that thing."""
+    w, combined = d.water, [h for h in d.warmth.heaters if h.kind == "combined"]
+    pairs = [(h.appliance, f"warmth:{h.id}") for h in d.warmth.heaters]
+    if w.pump is not None:
+        pairs.append((w.pump.appliance, "water:pump"))
+    if w.hot is not None:
+        pairs.append((w.hot.appliance, f"warmth:{combined[0].id}" if combined else "water:hot"))
+    pairs += [(t.appliance, f"water:{t.id}") for t in w.tanks]
+    if d.warmth.cooler is not None:
+        pairs.append((d.warmth.cooler.appliance, "warmth:cooler"))
+    if d.gas.solenoid is not None and d.gas.vessels:
+        pairs.append((d.gas.solenoid.appliance, f"gas:{d.gas.vessels[0].id}"))
+    return {appliance: thing for appliance, thing in pairs if appliance}
 
 
 def _appliance(a: Appliance) -> Thing:
@@ -157,7 +166,7 @@ def _appliance(a: Appliance) -> Thing:
 
 
 def _life(d: Design) -> list[Thing]:
-    linked = _linked(d)
+    linked = stand_ins(d)
     return [_appliance(a) for a in d.life.appliances if a.id not in linked and a.count > 0]
 
 

@@ -28,6 +28,7 @@ rules(
         ("power-bank-same-end", "advice", Method("power.bank-units", "Kirchhoff")),
         ("power-bank-sharing", "advice", Method("power.bank-units", "Kirchhoff")),
         ("power-bank-discharge-limit", "fault", Method("power.bank-units") + Maker()),
+        ("power-inverter-over-bank", "advice", Method("power.bank-units") + Method("power.inverter-current")),
         ("power-bank-voltage-mismatch", "fault", Method("power.bank-units")),
         ("power-charge-below-freezing", "danger", Method("power.cold") + Standard("IEC 62619") + Maker()),
         ("power-charge-temperature", "fault", Method("power.cold")),

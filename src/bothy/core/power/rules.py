@@ -6,6 +6,7 @@ from collections.abc import Callable, Iterator
 
 from bothy.core.catalogue.parts import of_kind
 from bothy.core.context import BANK_PLACES, Context
+from bothy.core.contract import EPS
 from bothy.core.design.power import Bank, DrivingCharge, Shore, SolarArray, SolarController
 from bothy.core.finding import Finding, Remedy, Severity, finding
 from bothy.core.power import rule_table as _registered  # noqa: F401  (the rules have to be known before they are raised)
@@ -210,6 +211,17 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
                     figures=["power/feed/dc_current_a", "power/feed/design_current_a"],
                     fix=fix,
                     related=[ctx.design.wiring.circuits[index].id] if index is not None else [],
+                )
+            )
+        if s.bank is not None and f.nominal_current_a > s.bank.max_discharge_a + EPS and "power-bank-discharge-limit" not in s.bank.rules:
+            out.append(
+                finding(
+                    "power-inverter-over-bank",
+                    "inverter",
+                    inv.name,
+                    says("inverter-at-full-draws", nominal_current_a=f.nominal_current_a, max_discharge_a=s.bank.max_discharge_a),
+                    figures=["power/feed/nominal_current_a", "power/bank/max_discharge_a"],
+                    related=["bank"],
                 )
             )
     if s.air is not None and s.air.value > HOT_C:

@@ -15,6 +15,7 @@ rules(
     "power",
     (
         ("power-relay-voltage", "danger", Method("power.relay", "Ohm’s law")),
+        ("power-dcdc-converts", "advice", Method("power.driving-charge") + Maker()),
         (
             "power-relay-small",
             "fault",
@@ -106,6 +107,9 @@ def _driving(ctx: Context, s: Supply) -> list[Finding]:
                 fix=Remedy.sets(says("use-dc-dc-charger"), "/power/driving", school="dcdc", part=None, rating_a=min(d.rating_a, 30.0)),
             )
         )
+    if d.school == "dcdc" and not 0.75 < ctx.vehicle_system_v / bank_v < 1.33:
+        told = says("charger-must-convert", vehicle_system_v=ctx.vehicle_system_v, bank_v=bank_v)
+        out.append(finding("power-dcdc-converts", "driving", d.name, told))
     if s.path_a is not None and s.path_a.value > d.rating_a + EPS:
         ctx.book.put("power/driving/path_a", s.path_a)
         out.append(

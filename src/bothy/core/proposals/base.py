@@ -17,6 +17,7 @@ GROUPS: tuple[Group, ...] = (
     "bank",
     "driving",
     "shore",
+    "water",  # before the circuits, which feed its heaters
     "circuits",
     "panel",
     "lighting",
@@ -25,7 +26,6 @@ GROUPS: tuple[Group, ...] = (
     "heater",
     "ducts",
     "cooler",
-    "water",
     "gas",
 )
 

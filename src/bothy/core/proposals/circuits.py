@@ -12,6 +12,7 @@ from bothy.core.contract import EPS
 from bothy.core.design.document import Design, load_design
 from bothy.core.design.life import Appliance
 from bothy.core.design.wiring import Circuit, OtherCable
+from bothy.core.finding import Remedy
 from bothy.core.power.panels import all_controllers
 from bothy.core.power.uses import HEAVY_W
 from bothy.core.proposals.base import Proposal, slug
@@ -333,6 +334,30 @@ def _each(ctx: Context, boards: list[dict[str, Any]], worked: list[Worked], firs
                 )
 
 
+def _fuller_boards(ctx: Context, new: set[str]) -> Iterator[Proposal]:
+    """A board of Bothy's own that has too few ways left for what came to it since."""
+    w = ctx.design.wiring
+    for i, b in enumerate(w.boards):
+        if b.by != "proposal" or b.side != "dc" or b.id in new:
+            continue
+        below = {x.id for x in w.boards if x.fed_from == b.id}
+        on_it = sum(c.board in below if c.kind == "feeder" else c.board == b.id and c.kind != "main" for c in w.circuits)
+        part = _board_for(on_it, b.total_rating_a).data
+        if part["way_count"] <= b.way_count:
+            continue
+        now = {"way_count": int(part["way_count"]), "way_rating_a": part["way_rating_a"], "total_rating_a": max(part["total_rating_a"], b.total_rating_a)}
+        yield Proposal(
+            id=f"resize:{b.id}",
+            group="circuits",
+            status="change",
+            title=b.name,
+            what=says("board-with-ways", way_count=now["way_count"]),
+            why=[says("circuits-come-to-it", on_it_count=on_it, way_count=b.way_count)],
+            assumes=[],
+            patch=Remedy.sets("", f"/wiring/boards/{i}", b.id, **now).patch,
+        )
+
+
 def _no_circuits(ctx: Context, worked: list[Worked]) -> Iterator[Proposal]:
     """Cables that are no circuits: missing ones, and those that must grow."""
     others, changed = propose_others(ctx, [w for w in worked if w.part.current_a > 0])
@@ -363,7 +388,7 @@ def _no_circuits(ctx: Context, worked: list[Worked]) -> Iterator[Proposal]:
 
 def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Worked], first_new: int) -> list[Proposal]:
     """Proposals from the worked candidate design; circuits from ``first_new`` on are the missing ones."""
-    return [*_once(ctx, worked), *_each(ctx, boards, worked, first_new), *_no_circuits(ctx, worked)]
+    return [*_once(ctx, worked), *_fuller_boards(ctx, {b["id"] for b in boards}), *_each(ctx, boards, worked, first_new), *_no_circuits(ctx, worked)]
 
 
 def _listed(others: list[OtherCable]) -> str:

@@ -11,9 +11,9 @@ from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.gas.part import Gassed, gas_part, rule_set_of
 from bothy.core.gas.pipework import nominal_mbar, regulator_size_kg_h
-from bothy.core.proposals.base import Group, Proposal
+from bothy.core.proposals.base import Group, Proposal, slug
 from bothy.core.restraint import ACCELERATIONS, SCHOOLS
-from bothy.core.water.heat_and_frost import tank_ua
+from bothy.core.water.heat_and_frost import HOLD_C, frost_use, tank_ua
 from bothy.core.water.part import Wet, water_part
 from bothy.core.water.pressure import solve_taps
 from bothy.core.water.pressure_rules import ACCUMULATORS_L, CYCLES, RUN_S
@@ -22,7 +22,7 @@ from bothy.core.words.says import proposals_says as says
 USABLE, GREY_USABLE = 0.95, 0.9
 EMPTY_KG_L, ROUNDED = 0.08, 1.05
 """An empty tank's mass a litre (typical); boxes are rounded up to whole centimetres."""
-FOAM_MM, HOLD_C = 30.0, 4.0
+FOAM_MM = 30.0
 STEP_L = 5.0
 """Capacities that regulators are made with, kg/h (typical)."""
 MESH_FREE = 0.6
@@ -72,6 +72,7 @@ def propose_tanks(ctx: Context, w: Wet) -> Proposal | None:
     grey = STEP_L * math.ceil(w.demand.grey_l_day * days / GREY_USABLE / STEP_L)
     while grey * GREY_USABLE / max(1e-9, w.demand.grey_l_day) < ROUNDED * fresh * USABLE / w.demand.fresh_tank_l_day:
         grey += STEP_L
+    warmer: list[dict[str, Any]] = []
     common = {"vent_mm": 16.0, "drain_valve": True, "undivided_m": 0.8, "by": "proposal"}
     made: list[dict[str, Any]] = [
         {
@@ -92,6 +93,9 @@ def propose_tanks(ctx: Context, w: Wet) -> Proposal | None:
     if d.grey_to == "tank" and grey > 0:
         foam = FOAM_MM if cold < 0 else 0.0
         heat = 10.0 * math.ceil(tank_ua(grey * ROUNDED, foam) * (HOLD_C - cold) / 10) if cold < 0 else 0.0
+        if heat:
+            id = slug("grey-tank-heater", {a.id for a in ctx.design.life.appliances})
+            warmer.append({"id": id, "name": says("grey-tank-heater"), "power_w": heat, "by": "proposal", **frost_use(ctx)})
         made.append(
             {
                 "id": "grey",
@@ -106,6 +110,7 @@ def propose_tanks(ctx: Context, w: Wet) -> Proposal | None:
                 "drain_mm": 38.0,
                 "foam_mm": foam,
                 "heater_w": heat,
+                "appliance": warmer[0]["id"] if warmer else None,
                 **_held(ctx, (1 + EMPTY_KG_L) * grey * ROUNDED),
                 **common,
             }
@@ -117,6 +122,7 @@ def propose_tanks(ctx: Context, w: Wet) -> Proposal | None:
     ]
     if len(made) > 1 and cold < 0:
         why.append(says("foam-and-keep-grey", made_mm=made[1]["foam_mm"], made_w=made[1]["heater_w"], cold_c=cold))
+        why.append(says("heater-is-on-in", hours_h=warmer[0]["hours_per_day"]))
     return Proposal(
         id="water-tanks",
         group="water",
@@ -125,7 +131,10 @@ def propose_tanks(ctx: Context, w: Wet) -> Proposal | None:
         what=what,
         why=why,
         assumes=[says("plain-boxes-grey-one")],
-        patch=[{"op": "add", "path": "/water/tanks/-", "value": t} for t in made],
+        patch=[
+            *({"op": "add", "path": "/life/appliances/-", "value": line} for line in warmer),
+            *({"op": "add", "path": "/water/tanks/-", "value": t} for t in made),
+        ],
         mass_kg=(1 + EMPTY_KG_L) * fresh,
     )
 

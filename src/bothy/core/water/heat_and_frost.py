@@ -1,10 +1,12 @@
-"""Hot water of a design, and its wet parts in the cold (method water.instant and 3.17)."""
+"""Hot water of a design, and its wet parts in the cold (methods water.instant and water.freezing)."""
 
 from __future__ import annotations
 
 import math
 from collections.abc import Mapping
 from dataclasses import dataclass
+from statistics import mean
+from typing import Any
 
 from pydantic import BaseModel
 
@@ -20,6 +22,8 @@ from bothy.core.words.says import water_says as says
 COLD_IN_C, SHOWER_C = 10.0, 38.0
 BARE_U, FOAM_K, PIPE_U = 12.0, 0.036, 12.0
 WALL_MM = 2.0
+HOLD_C = 4.0
+"""What a tank's thermostat keeps, °C (typical)."""
 
 
 class HotPart(BaseModel):
@@ -166,6 +170,27 @@ def tank_ua(full_l: float, foam_mm: float) -> float:
     side = float((full_l / 1000 / 2.6) ** (1 / 3))
     area = side * side * 2 * (2 * 1.3 + 2 + 1.3)
     return area / (1 / BARE_U + foam_mm / 1000 / FOAM_K)
+
+
+def frost_use(ctx: Context) -> dict[str, Any]:
+    """How a tank's heater, sized for the coldest night, is used as a line of Life: hours on a day of the season that needs it most, and that of the
+    others beside it. The air of a day swings between the months' mean minimum and maximum; the thermostat holds :data:`HOLD_C`."""
+    cold = min(ctx.coldest_night().value, HOLD_C - 1)
+
+    def on(month: int) -> float:
+        lo, hi = ctx.climate.tmin_c[month - 1], ctx.climate.tmax_c[month - 1]
+        air = ((lo + hi) / 2 - (hi - lo) / 2 * math.cos(math.pi * (h + 0.5) / 12) for h in range(24))
+        return sum(min(1.0, max(0.0, HOLD_C - t) / (HOLD_C - cold)) for t in air)
+
+    seasons = {s: mean(on(m) for m in ctx.season_months(s)) for s in ("winter", "shoulder", "summer")}
+    most = max(0.1, *seasons.values())
+    return {
+        "supply": "dc",
+        "zone": "outside",
+        "kind": "other",
+        "hours_per_day": round(most, 1),
+        "season_factors": {s: round(h / most, 2) for s, h in seasons.items()},
+    }
 
 
 @dataclass(frozen=True, slots=True)

@@ -53,6 +53,8 @@ rules(
         ("water-hot-legionella", "danger", Method("water.storage") + OwnChoice("practice")),
         ("water-hot-pipe-rating", "danger", Method("water.storage") + OwnChoice("practice")),
         ("water-heater-dry", "fault", Method("water.storage") + OwnChoice("practice")),
+        ("water-heater-uncounted", "fault", Method("water.storage") + Method("power.load-budget")),
+        ("water-element-hookup", "fault", Method("water.storage", "Ohm’s law")),
         ("water-instant-weak", "fault", Method("water.instant")),
         ("water-hot-no-loop", "fault", Method("warmth.coolant")),
         ("water-hot-short", "advice", Method("water.mixing")),

@@ -31,6 +31,8 @@ export function useApplianceEdits() {
         ...(design.warmth?.heaters ?? []).map((h, i): [string, string | null | undefined] => [`/warmth/heaters/${i}`, h.appliance]),
         ["/warmth/cooler", design.warmth?.cooler?.appliance],
         ["/water/pump", design.water?.pump?.appliance],
+        ["/water/hot", design.water?.hot?.appliance],
+        ...(design.water?.tanks ?? []).map((t, i): [string, string | null | undefined] => [`/water/tanks/${i}`, t.appliance]),
         ["/gas/solenoid", design.gas?.solenoid?.appliance],
       ];
       const unnamed = named.filter(([, of]) => of === a.id).map(([at]) => ({ op: "replace" as const, path: `${at}/appliance`, value: null }));

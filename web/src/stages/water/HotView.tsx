@@ -17,6 +17,7 @@ import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { says } from "../../words/water";
 import { type Drain, useDrains, useWater } from "./edit";
+import { heats, lineOf } from "./lineOf";
 import { Sentence } from "./Sentence";
 import { ELEMENT_SUPPLIES, FIXTURES, HEAT_SOURCES, HEATERS, VIEWS, WINTERS, wordOf } from "./words";
 
@@ -168,7 +169,7 @@ function DrainSlate({ d }: { d: Drain & { name: string } }) {
 
 function Whole() {
   const say = useSaid();
-  const { report, edit } = useVariant();
+  const { design, report, edit } = useVariant();
   const { w, part, set } = useWater();
   const h = w.hot;
   const put = (key: string, value: unknown, label: string) => void edit([{ op: "replace", path: `/water/hot/${key}`, value }], says("hot-water", { label }));
@@ -191,6 +192,7 @@ function Whole() {
               quantity("target_temp_c", says("heats"), "temperature", "°C"),
               ...(["element", "coil", "coil_element", "loop"].includes(h.source) ? [] : [quantity("heat_w", says("burners-input"), "power", HEAT_W)]),
               ...(element ? [quantity("element_w", says("element"), "power", "W"), choice("element_supply", says("element-fed"), ELEMENT_SUPPLIES)] : []),
+              ...(element && h.element_supply !== "shore" ? [lineOf(design.life?.appliances, heats)] : []),
               ...(coil
                 ? [
                     quantity("coil_ua_w_k", says("coil-w-each-kelvin"), "conductance", "W/K"),

@@ -15,6 +15,7 @@ import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { says } from "../../words/water";
 import { BOX, type Join, type Prism, useJoins, useTanks, useWater, type WaterTank } from "./edit";
+import { heats, lineOf } from "./lineOf";
 import { Sentence } from "./Sentence";
 import { WaterPicture } from "./WaterPicture";
 import { FILLS, HELD, HOLDS, PLACES, SENDERS, SHAPES, VIEWS, wordOf } from "./words";
@@ -105,7 +106,7 @@ function Section({ p, onSet }: { p: Prism; onSet: (points: number[][]) => void }
 
 function TankSlate({ t }: { t: WaterTank & { name: string } }) {
   const say = useSaid();
-  const { report, edit } = useVariant();
+  const { design, report, edit } = useVariant();
   const { set, remove, items } = useTanks();
   const { units } = usePerson();
   const p = report.water.tanks[t.id];
@@ -239,6 +240,7 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
           flag("full_sensor", says("sensor")),
           mm("foam_mm", says("foam-round")),
           quantity("heater_w", says("heater"), "power", "W"),
+          ...(t.heater_w ? [lineOf(design.life?.appliances, heats)] : []),
         ]}
         item={t}
         onSet={(key, value, label) => void set(t, { [key]: value }, label)}

@@ -19,6 +19,7 @@ import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { says } from "../../words/water";
 import { type PipeRun, PUMP, useFilters, useRuns, useWater, type WaterFilter } from "./edit";
+import { lineOf, pumps } from "./lineOf";
 import { Sentence } from "./Sentence";
 import { useTaps, WaterPicture } from "./WaterPicture";
 import { FILTER_AT, FILTERS, FITTINGS, OUTLETS, PLACES, PUMPS, VIEWS, wordOf } from "./words";
@@ -135,7 +136,6 @@ function Whole() {
   const q = part.pump;
   const put = (base: string, what: string) => (key: string, value: unknown, label: string) =>
     void edit([{ op: "replace", path: `/water/${base}/${key}`, value }], `${what}: ${label}`);
-  const pumps = (design.life?.appliances ?? []).filter((a) => a.kind === "pump" || /pump/i.test(a.name ?? ""));
   const [open_, shut] = [p?.points.at(-1), p?.points[0]];
   return (
     <Slate title={says("water")} sub={says("pressure-side")}>
@@ -157,12 +157,7 @@ function Whole() {
             specs={[
               words("name", says("name")),
               choice("kind", says("kind"), PUMPS),
-              choice(
-                "appliance",
-                says("which-appliance-daily-use"),
-                pumps.map((a) => ({ value: a.id, word: a.name })),
-                { none: says("none") },
-              ),
+              lineOf(design.life?.appliances, pumps),
               kpa("cut_in_kpa", says("switches"), { clearable: true, placeholder: says("no-switch") }),
               kpa("cut_out_kpa", says("switches-off"), { clearable: true, placeholder: says("no-switch") }),
               quantity("accumulator_l", says("accumulator"), "volume", "L", { clearable: true, placeholder: says("none") }),
@@ -203,7 +198,11 @@ function Whole() {
           </button>
         </>
       ) : (
-        <button type="button" className="btn btn-slate" onClick={() => void set("pump", { ...PUMP, appliance: pumps[0]?.id ?? null }, says("pump-2"))}>
+        <button
+          type="button"
+          className="btn btn-slate"
+          onClick={() => void set("pump", { ...PUMP, appliance: design.life?.appliances?.find(pumps)?.id ?? null }, says("pump-2"))}
+        >
           {says("add-pump")}
         </button>
       )}

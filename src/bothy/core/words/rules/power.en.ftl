@@ -75,6 +75,8 @@ power-bank-sharing = Strings share unequally
     .remedy = Join the strings by busbars, or fit thicker links.
 power-bank-discharge-limit = Load above the bank’s limit
     .remedy = Fit a larger bank, or run the loads one after the other: its protection would open and everything go dark.
+power-inverter-over-bank = Inverter can draw more than the bank gives
+    .remedy = Fit a smaller inverter, or batteries that together give its current.
 power-bank-voltage-mismatch = Bank voltage does not fit the system
     .remedy = Connect the right number of batteries in series.
 power-charge-below-freezing = Lithium charged below freezing
@@ -143,6 +145,8 @@ power-bank-floor = Bank holds less than one day
     .remedy = Fit a larger bank.
 
 ## power/source_rules.py
+power-dcdc-converts = DC-DC charger between two voltages
+    .remedy = Fit a charger whose label gives both: the vehicle’s voltage at its input, the battery bank’s at its output.
 power-relay-voltage = Relay joins two voltages
     .remedy = Use a DC-DC charger that converts between them.
 power-relay-small = Relay too small for the current

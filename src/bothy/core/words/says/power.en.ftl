@@ -237,6 +237,7 @@ bank-has-strings-in = The bank has { $parallel_count } { $parallel_count ->
     } in parallel.
 both-leads-come-off = Both leads come off the same end, so the strings share the current as{" "}
 hardest-worked-string-carries = The hardest-worked string carries { FIX($sharing_ratio, digits: 2) } times as much as the one that carries least.
+inverter-at-full-draws = At its full rating the inverter draws { FIX($nominal_current_a, digits: 0) } A; the bank gives at most { FIX($max_discharge_a, digits: 0) } A, then its protection opens and everything goes dark.
 with-everything-on-drawn = With everything on, { FIX($peak_current_as_a, digits: 0) } A are drawn; the bank gives at most { FIX($max_discharge_a, digits: 0) } A.
 bank-makes-on-system = The bank makes { FIX($voltage_v, digits: 1) } V on a { $system_v } V system.
 take-leads-off-diagonally = Take the leads off diagonally
@@ -353,6 +354,7 @@ cell-temperature = Cell temperature
 has-no-alternator-own = A { $preset_name } has no alternator of its own, and none is entered.
 vehicle-has-battery-bank = The vehicle has { $vehicle_system_v } V, the battery bank { SHORT($bank_v) } V: closed, the relay drives hundreds of amps into one of them.
 use-dc-dc-charger = Use a DC-DC charger
+charger-must-convert = The vehicle has { $vehicle_system_v } V, the battery bank { SHORT($bank_v) } V: a charger that is made for one voltage on both sides is destroyed, or charges nothing.
 up-to-may-flow = Up to { FIX($path_a, digits: 0) } A may flow through a relay that is made for { FIX($rating_a, digits: 0) } A.
 charger-starts-by-voltage = The charger starts by the voltage that it sees. A smart alternator lets that fall while driving: the charger stops, or empties the starter battery.
 switch-by-ignition = Switch the charger by the ignition

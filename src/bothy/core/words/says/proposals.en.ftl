@@ -32,6 +32,8 @@ pole-breakers-change-over = { $residual_device }, { $side }-pole breakers, chang
 what-region-usually-has = What the region usually has, for the electrician to check.
 hard-wired-with-automatic = Hard-wired, with an automatic change-over in the inverter.
 one-way-until-measured = { SHORT($length_m) } m one way, until it is measured.
+board-with-ways = Board with { $way_count } ways
+circuits-come-to-it = With { $on_it_count } circuits the board needs more than { $way_count } ways, so that some stay free for later.
 current-now-over = The circuit’s current is now { FIX($current_a, digits: 1) } A over { SHORT($length_m) } m.
 cables-that-no-circuits = Cables that are no circuits
 from-panels-inlet-and = From the panels, the inlet and the inverter, and bonds and earths: each in the size that its current, or a fault, needs.
@@ -185,6 +187,8 @@ for-over-tank-gives = For { FIX($fresh_tank_l_day, digits: 0) } L a day over { S
        *[other] days
     }; a tank gives 95 % of what it holds.
 fresh-ones-fixing-holds = The fresh one’s fixing holds { FIX($made_kn, digits: 1) } kN forward, { $schools }; baffles every 0.8 m.
+grey-tank-heater = Grey tank heater
+heater-is-on-in = Its thermostat holds 4 °C: in the coldest season it is on for about { FIX($hours_h, digits: 1) } h a day, counted in “Daily use”.
 foam-and-keep-grey = Foam of { SHORT($made_mm) } mm and { SHORT($made_w) } W of heat keep the grey one from freezing at { FIX($cold_c, digits: 0) } °C.
 tanks = Tanks
 plain-boxes-grey-one = Plain boxes, the grey one under the floor. Measure the room, then give their real shapes; build the fixing for what it must hold.

@@ -53,7 +53,7 @@ ends-in = ends in
 at-least-needed = { $first_name } { $far } { $second_name }; at least { $mm } are needed. { $why }
 lie-in-each-other = lie { $mm } in each other
 lie-apart-and-need = lie { $mm } apart and need { $mm_2 }
-and = { $first_name } and { $second_name } { $what }.
+and = “{ $first_name }” and “{ $second_name }” { $what }.
 
 ## worked
 look-inside = Look inside

@@ -81,6 +81,13 @@ must-be-at-least = must be at least the temperature of the mixed water (mix_temp
 share-hot = Share of hot
 heat-water = Heat to the water
 
+## electric_rules
+heater-of = Heater of “{ $name }”
+element-takes-more-than = The element takes { FIX($element_w, digits: 0) } W; the hook-up gives { FIX($limit_w, digits: 0) } W in all, so its breaker trips.
+heater-takes-and-isnt = The heater takes { FIX($watts_w, digits: 0) } W, { FIX($amps_a, digits: 0) } A from the battery bank, and no appliance of “Daily use” stands for it. No circuit and no energy is planned for it.
+heater-takes-but-line = The heater takes { FIX($watts_w, digits: 0) } W; the line “{ $line }” of “Daily use”, which stands for it, counts { FIX($line_w, digits: 0) } W.
+enter-in-daily-use = First step: its line in “Daily use”
+
 ## part
 the-dose = dose
 contact-time = contact time

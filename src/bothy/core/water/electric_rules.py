@@ -1,0 +1,75 @@
+"""Rules of what Water takes from the electrics: elements and tank heaters that nobody counted, or that ask for more than there is."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from typing import Any
+
+from bothy.core.context import Context
+from bothy.core.contract import EPS
+from bothy.core.design.life import Appliance
+from bothy.core.finding import Finding, Remedy, finding
+from bothy.core.water.heat_and_frost import frost_use
+from bothy.core.water.part import Wet
+from bothy.core.words.says import water_says as says
+
+LESS = 0.9
+"""A line of Daily use that counts less than this part of a heater’s power is wrong."""
+
+
+def electric_findings(ctx: Context, w: Wet) -> Iterator[Finding]:
+    """What they say of the water heater's element and of the tanks' heaters."""
+    d = ctx.design.water
+    h, p = d.hot, w.part.hot
+    if h is not None and p is not None and h.element and h.element_w > 0:
+        if h.element_supply == "shore":
+            yield from _hookup(ctx, h.name, h.element_w)
+        else:
+            hours = (h.heatings_day * (p.stored_wh or 0.0) + 24 * (p.standing_w or 0.0)) / h.element_w
+            use = {
+                "supply": "dc" if h.element_supply == "dc" else "ac",
+                "away": h.element_supply == "inverter",
+                "zone": "washroom",
+                "kind": "other",
+                "hours_per_day": round(min(24.0, max(0.1, hours)), 1),
+            }
+            yield from _counted(ctx, "hot", "/water/hot", None, h.name, h.element_w, h.appliance, use)
+    for i, t in enumerate(d.tanks):
+        if t.heater_w > 0:
+            yield from _counted(ctx, f"tank:{t.id}", f"/water/tanks/{i}", t.id, says("heater-of", name=t.name), t.heater_w, t.appliance, frost_use(ctx))
+
+
+def _hookup(ctx: Context, name: str, watts: float) -> Iterator[Finding]:
+    """An element that runs from the hook-up alone must be within what the hook-up gives."""
+    shore = ctx.design.power.shore
+    amps = shore.supply_current_a or shore.inlet_current_a if shore is not None else None
+    limit = (amps or ctx.region.inlet_a) * ctx.region.mains_v
+    if watts > limit + EPS:
+        yield finding("water-element-hookup", "hot", name, says("element-takes-more-than", element_w=watts, limit_w=limit))
+
+
+def _counted(ctx: Context, subject: str, item: str, id: str | None, name: str, watts: float, appliance: str | None, use: dict[str, Any]) -> Iterator[Finding]:
+    """A heater on the battery must stand among the appliances with its power: its cable, its fuse and the bank are sized from there. ``item`` with its
+    ``id`` is where it stands in the design."""
+    line = ctx.design.appliance(appliance) if appliance else None
+    if line is None:
+        fix = _line(ctx, item, id, name, watts, use)
+        yield finding("water-heater-uncounted", subject, name, says("heater-takes-and-isnt", watts_w=watts, amps_a=watts / ctx.bank_v), fix=fix)
+    elif line.power_w is not None and line.power_w * line.count < LESS * watts:
+        yield finding("water-heater-uncounted", subject, name, says("heater-takes-but-line", watts_w=watts, line=line.name, line_w=line.power_w * line.count))
+
+
+def _line(ctx: Context, item: str, id: str | None, name: str, watts: float, use: dict[str, Any]) -> Remedy:
+    """The heater as a line of Daily use."""
+    taken = {a.id for a in ctx.design.life.appliances}
+    new = next(n for n in ("water-heater", *(f"water-heater-{i}" for i in range(2, 500))) if n not in taken)
+    line = Appliance(id=new, name=name[:120], power_w=watts, **use)
+    still = [{"op": "test", "path": f"{item}/id", "value": id}] if id is not None else []
+    return Remedy(
+        label=says("enter-in-daily-use"),
+        patch=[
+            *still,
+            {"op": "add", "path": "/life/appliances/-", "value": line.model_dump(mode="json", exclude_defaults=True)},
+            {"op": "replace", "path": f"{item}/appliance", "value": new},
+        ],
+    )
