@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-import os
 import gc
+import os
 import random
 from typing import Any
 

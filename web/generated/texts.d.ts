@@ -4337,7 +4337,7 @@ export interface Texts {
     "build-up": { used: string | number };
     "build-up-no-surface": null;
     "mm-thick": { thickness_mm: number };
-    "between-ribs-they-carry": { some_rib_share_frac: boolean; u_clear_w_m2k: number; rib_share_frac: string | number; mm_thick: string | number; mass_kg: string | number; area_m2: string | number; sheet_count: number };
+    "between-ribs-they-carry": { some_rib_share_frac: boolean; u_clear_w_m2k: string | number; rib_share_frac: string | number; mm_thick: string | number; mass_kg: string | number; area_m2: string | number; sheet_count: number };
     "g-m-water-day": { condensation_g_m2_day: number; cold_c: string | number };
     "no-water-gathers-design": null;
     "air-leaks-would-wet": null;

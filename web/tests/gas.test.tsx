@@ -56,7 +56,7 @@ describe("use and days", () => {
 describe("vessels", () => {
   it("draws what comes out in the cold, and lists the way", () => {
     mount(<VesselsView />);
-    expect(screen.getByRole("img", { name: /at -5 °C propane 100 %, butane 0 %/ })).toBeTruthy();
+    expect(screen.getByRole("img", { name: /at −5\s°C propane 100\s%, butane 0\s%/ })).toBeTruthy();
     expect(slate().textContent).toContain("The United Kingdom, 18 days");
     expect(slate().textContent).toContain("outlet fits, exchange yes, pump no");
   });

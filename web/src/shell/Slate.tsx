@@ -34,6 +34,7 @@ function Opened() {
 }
 
 export function Slate({ title, sub, children }: { title: string; sub?: string; children: ReactNode }) {
+  const say = useSaid();
   const person = usePerson();
   const hand = useHand();
   const start = useRef<{ x: number; width: number } | null>(null);
@@ -81,7 +82,7 @@ export function Slate({ title, sub, children }: { title: string; sub?: string; c
       <header className="flex items-start justify-between gap-2 border-b border-slate-2 px-3 py-2">
         <div className="min-w-0">
           <h2 className="m-0 break-words font-display text-[17px] font-semibold leading-tight">{title}</h2>
-          {sub && <div className="text-[12px] text-chalk-dim">{sub}</div>}
+          {sub && <div className="text-[12px] text-chalk-dim">{say(sub)}</div>}
         </div>
         <span className="flex gap-2 whitespace-nowrap text-[12px]">
           {hand.key && (

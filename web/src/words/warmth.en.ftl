@@ -410,7 +410,7 @@ build-up = build-up of { $used }
 build-up-no-surface = a build-up that no surface has yet
 mm-thick = { FIX($thickness_mm) } mm thick,{ " " }
 between-ribs-they-carry = { $some_rib_share_frac ->
-        [yes] , between the ribs { FIX($u_clear_w_m2k, digits: 2) }: they carry { $rib_share_frac } %
+        [yes] , between the ribs { $u_clear_w_m2k }: they carry { $rib_share_frac } %
        *[no] { "" }
     }. { $mm_thick }{ $mass_kg } on { $area_m2 }, about { $sheet_count } { $sheet_count ->
         [one] sheet

@@ -116,6 +116,7 @@ function People() {
 
 /** The finish as two ends of a rope, asked for at a press. */
 export function Finish({ b, wanted, onAsk }: { b: Build; wanted: boolean; onAsk: (on: boolean) => void }) {
+  const say = useSaid();
   const fan = useFan(wanted);
   if (!wanted)
     return (
@@ -140,9 +141,9 @@ export function Finish({ b, wanted, onAsk }: { b: Build; wanted: boolean; onAsk:
     <div className="my-1 text-[13px]">
       <p className="my-1">
         {says("even-chance")} <b>{dayWord(fan.data.p50, true)}</b>
-        {says("four-times-five")} <b>{dayWord(fan.data.p80, true)}</b>
+        {say(says("four-times-five"))} <b>{dayWord(fan.data.p80, true)}</b>
         {says("hardly-later-than-keep", { p95: dayWord(fan.data.p95, true), padded: b.padded, value: Math.max(1, Math.round(fan.data.reserve_days)) })}
-        {fan.data.chance != null && <> {says("deadline-met-runs", { chance: Math.round(100 * fan.data.chance) })}</>}
+        {fan.data.chance != null && <> {say(says("deadline-met-runs", { chance: Math.round(100 * fan.data.chance) }))}</>}
       </p>
       <p className="my-1 text-[12px] text-chalk-dim">
         {says("runs-each-one-pace", { runs: figure(fan.data.runs), late: late.map(([k, n]) => `${names.get(k) ?? k} (${Math.round(100 * n)} %)`).join(", ") })}

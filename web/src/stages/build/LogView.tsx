@@ -114,15 +114,17 @@ export function LogLedger({ b }: { b: Build }) {
       <section aria-label={says("money")}>
         <h2 className="m-0 mb-1 font-display text-[16px]">{says("money")}</h2>
         <p className="my-1 text-[13px]">
-          {says("forecast-spent-ordered-rest", {
-            forecast: money(m.forecast),
-            spent: money(m.spent),
-            ordered: money(m.ordered),
-            has_budget: m.budget != null,
-            budget: m.budget != null ? money(m.budget) : "",
-            some_unknown: m.unknown > 0,
-            unknown: m.unknown,
-          })}
+          {say(
+            says("forecast-spent-ordered-rest", {
+              forecast: money(m.forecast),
+              spent: money(m.spent),
+              ordered: money(m.ordered),
+              has_budget: m.budget != null,
+              budget: m.budget != null ? money(m.budget) : "",
+              some_unknown: m.unknown > 0,
+              unknown: m.unknown,
+            }),
+          )}
         </p>
         {m.rows.length > 0 && (
           <div className="grid grid-cols-[6rem_1fr_5rem_6rem] gap-2 text-[11px] text-dim" aria-hidden="true">

@@ -332,7 +332,7 @@ export function Weeks({ b, p50, p80, onPin }: Props) {
           <g data-testid="rope">
             <line x1={x(at(p50))} x2={x(at(p80))} y1={height - 18} y2={height - 18} stroke="#a8391f" strokeWidth="3" strokeDasharray="5 2" />
             <text x={Math.min(wide - 4, x(at(p80)))} y={height - 22} fontSize="9.5" textAnchor="end" fill="#a8391f">
-              {says("even-chance-four-five")}
+              {say(says("even-chance-four-five"))}
             </text>
           </g>
         )}

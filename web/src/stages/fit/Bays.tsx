@@ -4,6 +4,7 @@ import type { Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
 import { choice, Fields, flag, words } from "../../parts/Fields";
 import { Unfold } from "../../parts/Unfold";
+import { useSaid } from "../../shell/person";
 import { says } from "../../words/fit";
 import { useFit } from "./data";
 import { EXTENT } from "./extent";
@@ -12,6 +13,7 @@ import { BAY_KINDS, THERMAL } from "./words";
 type Bay = Schemas["FitBay"] & { name: string };
 
 export function Bays() {
+  const say = useSaid();
   const fit = useFit();
   const list = useItems<Bay>("/fit/bays", (fit.doc.bays ?? []) as Bay[], says("bay"), (id) =>
     (fit.doc.places ?? []).flatMap((p, i) => (p.bay === id ? [{ op: "replace" as const, path: `/fit/places/${i}/bay`, value: null }] : [])),
@@ -20,7 +22,7 @@ export function Bays() {
   return (
     <>
       <h3 className="mb-1 mt-3 font-display text-[14px]">{says("bays")}</h3>
-      {!list.items.length && <p className="my-1 text-[12px] text-chalk-dim">{says("none-everything-stands-living")}</p>}
+      {!list.items.length && <p className="my-1 text-[12px] text-chalk-dim">{say(says("none-everything-stands-living"))}</p>}
       <Unfold items={list.items} remove={says("remove-bay")} onRemove={(x) => void list.remove(x)} open={open} onOpen={setOpen}>
         {(b) => (
           <Fields

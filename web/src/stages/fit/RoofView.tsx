@@ -68,7 +68,7 @@ export function RoofSentence() {
   return (
     <>
       {says("things-lie-roof-one", { laid: roof.laid, things_count: roof.things.length, roof_kg: show(roof.roof_kg, "kg", units), cuts })}
-      {worst != null && <>{says("wind-uses-weakest-hold", { worst: Math.round(100 * worst) })}</>}
+      {worst != null && <>{say(says("wind-uses-weakest-hold", { worst: Math.round(100 * worst) }))}</>}
       {roof.things.some((t) => t.held?.by === "bond") &&
         (roof.cure.drive_h != null ? says("may-driven-after-bonding", { h: say(`${Math.round(roof.cure.drive_h)} h`) }) : says("doesnt-cure-weather"))}
       {bad.length > 0 && <>{says("put-right", { bad_count: bad.length })}</>}.
@@ -246,7 +246,7 @@ export function RoofView() {
             onSelect={(t) => pick(t.key)}
             onRemove={(t) => void (t.key.startsWith("roof:") && !t.rect ? all.removeOwnRoof(t.key) : all.liftSpot(t))}
             mark={(t) => <ItemMark subject={t.key} />}
-            empty={<p className="p-3 text-[14px]">{says("nothing-lies-roof-yet")}</p>}
+            empty={<p className="p-3 text-[14px]">{say(says("nothing-lies-roof-yet"))}</p>}
           />
         </>
       }

@@ -228,11 +228,13 @@ function WeightSlate({ l }: { l: Loading }) {
       {l.sinkage_mm != null && <p className="my-1 text-[12px]">{say(says("all-lets-her-lie", { sinkage_mm: Math.round(l.sinkage_mm) }))}</p>}
       {l.cg_height != null && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          {says("centre-gravity-rear-over", {
-            cg_x: show(l.cg_x, "m", units),
-            cg_height: show(l.cg_height, "m", units),
-            stability: l.stability?.toFixed(2) ?? "",
-          })}
+          {say(
+            says("centre-gravity-rear-over", {
+              cg_x: show(l.cg_x, "m", units),
+              cg_height: show(l.cg_height, "m", units),
+              stability: l.stability?.toFixed(2) ?? "",
+            }),
+          )}
         </p>
       )}
       <SlateFig k="fit/weight/roof_kg" />

@@ -25,6 +25,7 @@ const CAUTION = says("upright-strapped-valve-shut");
 
 /** The vessels in their size, and five gases on a scale of cold: where a gas has a bar, it comes out. */
 function VesselsPicture() {
+  const say = useSaid();
   const { g, part } = useGas();
   const { units } = usePerson();
   const hand = useHand();
@@ -53,11 +54,13 @@ function VesselsPicture() {
         viewBox={`0 0 ${width} ${top + 232}`}
         className="block w-full"
         role="img"
-        aria-label={says("c-come-out", {
-          list: list.map((v) => `${v.count ?? 1} ${v.name}`).join(", ") || says("no-vessel"),
-          coldest_c: part.coldest_c,
-          cold: part.cold.map((c) => `${wordOf(GASES, c.gas)} ${Math.round(100 * c.usable_frac)} %`).join(", "),
-        })}
+        aria-label={say(
+          says("c-come-out", {
+            list: list.map((v) => `${v.count ?? 1} ${v.name}`).join(", ") || says("no-vessel"),
+            coldest_c: part.coldest_c,
+            cold: part.cold.map((c) => `${wordOf(GASES, c.gas)} ${Math.round(100 * c.usable_frac)} %`).join(", "),
+          }),
+        )}
       >
         <text x="8" y="18" fontSize="12" fontWeight="600" fill="currentColor">
           {says("vessels-full")}
@@ -148,13 +151,15 @@ function VesselSlate({ v }: { v: Vessel & { name: string } }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `vessel:${v.id}`)} />
       {p && (
         <p className="my-1 text-[12px]">
-          {says("full-full-gives-kn", {
-            full_mass_kg: show(p.full_mass_kg, "kg", units),
-            coldest_c: show(part.coldest_c, "°C", units),
-            kg_h_continuously: say(says("kg-h-continuously", { continuous_kg_h: p.continuous_kg_h })),
-            kg_h_hour: say(says("kg-h-hour-straps", { burst_kg_h: p.burst_kg_h })),
-            need_n: p.need_n / 1000,
-          })}
+          {say(
+            says("full-full-gives-kn", {
+              full_mass_kg: show(p.full_mass_kg, "kg", units),
+              coldest_c: show(part.coldest_c, "°C", units),
+              kg_h_continuously: say(says("kg-h-continuously", { continuous_kg_h: p.continuous_kg_h })),
+              kg_h_hour: say(says("kg-h-hour-straps", { burst_kg_h: p.burst_kg_h })),
+              need_n: p.need_n / 1000,
+            }),
+          )}
         </p>
       )}
       <SlateFigs ks={[`vessels/${v.id}/continuous_kg_h`, `vessels/${v.id}/burst_kg_h`]} />
@@ -238,7 +243,7 @@ function Whole() {
               </li>
             ))}
           </ul>
-          <p className="my-1 text-[12px] text-chalk-dim">{says("usual-each-country-ask")}</p>
+          <p className="my-1 text-[12px] text-chalk-dim">{say(says("usual-each-country-ask"))}</p>
         </>
       )}
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>

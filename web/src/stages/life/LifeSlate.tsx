@@ -45,7 +45,7 @@ function ApplianceSlate({ a }: { a: Appliance }) {
       {(["bank_energy_wh", "energy_wh", "time_h", "bank_current_a"] as const).map((k) => (
         <SlateFig key={k} k={`appliances/${a.id}/${k}`} />
       ))}
-      {use && <p className="my-1 text-[12px] text-chalk-dim">{says("what-day-takes", { share_frac: 100 * use.share_frac, worst: report.life.worst })}</p>}
+      {use && <p className="my-1 text-[12px] text-chalk-dim">{say(says("what-day-takes", { share_frac: 100 * use.share_frac, worst: report.life.worst }))}</p>}
       <h3 className="mb-1 mt-3 font-display text-[14px]">{says("label-says")}</h3>
       <Cell a={a} field="power" label={says("power-2")} text={powerText(a)} />
       <Cell a={a} field="use" label={says("use-2")} text={writtenUse(a)} />

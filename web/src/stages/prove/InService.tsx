@@ -1,9 +1,11 @@
 /** A vehicle that has been in use already may be measured under power without its dead tests first, on somebody’s word. */
 import { useState } from "react";
+import { useSaid } from "../../shell/person";
 import { says } from "../../words/prove";
 import { type Commissioning, useSteps } from "./data";
 
 export function InService({ c }: { c: Commissioning }) {
+  const say = useSaid();
   const steps = useSteps();
   const [open, setOpen] = useState(false);
   const [f, setF] = useState({ who: "", note: "" });
@@ -36,7 +38,7 @@ export function InService({ c }: { c: Commissioning }) {
         void steps.inService({ who: f.who.trim(), note: f.note.trim() }).then((ok) => ok && setOpen(false));
       }}
     >
-      <p className="my-1 text-[13px]">{says("then-circuits-charging-water")}</p>
+      <p className="my-1 text-[13px]">{say(says("then-circuits-charging-water"))}</p>
       <input
         className="field-slate w-full"
         aria-label={says("who-says-2")}

@@ -177,7 +177,7 @@ export function PracticeView({ p }: { p: Practice }) {
             <span className="text-dim">{says("press-drawing-moves-one", { next: p.next })}</span>
           </div>
         )}
-        {r && r.medium !== "wires" && <p className="my-0 text-[13px] text-dim">{says("drawing-press-turns-tap")}</p>}
+        {r && r.medium !== "wires" && <p className="my-0 text-[13px] text-dim">{say(says("drawing-press-turns-tap"))}</p>}
         <p className="my-1" role="status">
           {r?.medium === "wires" || !r ? says("meter-2") : says("what-seen")}: <strong className="num text-[22px]">{last ? say(last.said) : "–"}</strong>
           {last?.unsafe && <span className="block border-l-2 border-rust pl-2 text-rust">{last.unsafe}</span>}

@@ -4,6 +4,7 @@ import { api, type PatchOp, type Schemas, take } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
 import { BringIn } from "../../parts/BringIn";
+import { useSaid } from "../../shell/person";
 import { says } from "../../words/trips";
 
 type Line = Schemas["LegLine"];
@@ -31,6 +32,7 @@ export function itineraryOps(places: { id: string }[], lines: Pick<Line, "fields
 }
 
 export function BringInItinerary({ onClose }: { onClose: () => void }) {
+  const say = useSaid();
   const { id, design, edit } = useVariant();
   const [speed, setSpeed] = useState(60);
   const legs = design.trips?.legs ?? [];
@@ -41,10 +43,10 @@ export function BringInItinerary({ onClose }: { onClose: () => void }) {
         <label className="flex items-center gap-1">
           {says("mean-speed-track-without")}
           <select className="field" value={speed} onChange={(e) => setSpeed(Number(e.target.value))}>
-            <option value={87}>{says("motorway-km-h")}</option>
-            <option value={60}>{says("road-km-h")}</option>
-            <option value={40}>{says("mountain-km-h")}</option>
-            <option value={20}>{says("track-km-h")}</option>
+            <option value={87}>{say(says("motorway-km-h"))}</option>
+            <option value={60}>{say(says("road-km-h"))}</option>
+            <option value={40}>{say(says("mountain-km-h"))}</option>
+            <option value={20}>{say(says("track-km-h"))}</option>
           </select>
         </label>
       </p>

@@ -214,7 +214,7 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
                 <>
                   <path d={`M${LEFT} ${scale(r.floor)}H${width - RIGHT}`} stroke="var(--color-rust)" strokeDasharray="5 3" />
                   <text x={4} y={scale(r.floor) + 3} fontSize="9.5" fill="var(--color-rust)">
-                    {says("floor", { floor: Math.round(100 * r.floor) })}
+                    {say(says("floor", { floor: Math.round(100 * r.floor) }))}
                   </text>
                 </>
               )}

@@ -29,7 +29,7 @@ export function warmRows(run: TripRun, units: "metric" | "us"): [string, string]
   rows.push([says("coldest-inside"), show(w.coldest_p10_c, "°C", units, 2)], [says("hottest-inside"), show(w.hottest_p90_c, "°C", units, 2)]);
   if (w.hot_h >= 1) rows.push([says("over-c-day"), `${(w.hot_h / run.day_count).toFixed(1)} h`]);
   if (w.damp_h >= 1) rows.push([says("over-humidity-day"), `${(w.damp_h / run.day_count).toFixed(1)} h`]);
-  if (w.wet_h >= 1) rows.push([says("water-coldest-face"), `${w.condensed_kg.toFixed(1)} kg`]);
+  if (w.wet_h >= 1) rows.push([says("water-coldest-face"), show(w.condensed_kg, "kg", units)]);
   if (w.bay_frac > 0) rows.push([says("bay-under-c"), says("them", { bay_frac: Math.round(100 * w.bay_frac) })]);
   return rows;
 }

@@ -66,11 +66,13 @@ function Damp() {
         viewBox={`0 0 ${width} ${Math.max(H, y2 + 76)}`}
         className="block w-full"
         role="img"
-        aria-label={says("humidity-day-night-carbon", {
-          day_rh_frac: Math.round(100 * a.day_rh_frac),
-          night_rh_frac: Math.round(100 * a.night_rh_frac),
-          ppm: Math.round(ppm),
-        })}
+        aria-label={say(
+          says("humidity-day-night-carbon", {
+            day_rh_frac: Math.round(100 * a.day_rh_frac),
+            night_rh_frac: Math.round(100 * a.night_rh_frac),
+            ppm: Math.round(ppm),
+          }),
+        )}
       >
         {glass(40, says("day"), a.day_rh_frac, a.day_g_h, a.day_flow_m3_h)}
         {glass(210, says("night"), a.night_rh_frac, a.night_g_h, a.night_flow_m3_h)}

@@ -57,6 +57,7 @@ export function BuildUpChoice({ id, name, kind }: { id: string; name: string; ki
 }
 
 function SurfaceSlate({ id }: { id: string }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { of, set } = useSurface();
   const hand = useHand();
@@ -73,11 +74,13 @@ function SurfaceSlate({ id }: { id: string }) {
       <SlateFig k={`surfaces/${id}/heat_w`} label={says("loses", { cold_c: show(report.warmth.cold_c, "°C", units) })} />
       {damp && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          {says("night-inside-humidity-air", {
-            surface_c: show(damp.surface_c, "°C", units, 3),
-            rh_frac: Math.round(100 * damp.rh_frac),
-            night_dew_c: show(report.warmth.air.night_dew_c, "°C", units, 3),
-          })}
+          {say(
+            says("night-inside-humidity-air", {
+              surface_c: show(damp.surface_c, "°C", units, 3),
+              rh_frac: Math.round(100 * damp.rh_frac),
+              night_dew_c: show(report.warmth.air.night_dew_c, "°C", units, 3),
+            }),
+          )}
         </p>
       )}
       {o ? (
@@ -199,16 +202,18 @@ function BuildUpSlate({ b }: { b: BuildUp }) {
       {p && (
         <>
           <p className="my-1 text-[12px]">
-            <span className="num">U {p.u_w_m2k.toFixed(2)} W/(m²K)</span>
-            {says("between-ribs-they-carry", {
-              some_rib_share_frac: p.rib_share_frac > 0,
-              u_clear_w_m2k: p.u_clear_w_m2k,
-              rib_share_frac: p.rib_share_frac > 0 ? Math.round(100 * p.rib_share_frac) : "",
-              mm_thick: say(says("mm-thick", { thickness_mm: p.thickness_mm })),
-              mass_kg: show(p.mass_kg, "kg", units),
-              area_m2: show(p.area_m2, "m²", units),
-              sheet_count: p.sheet_count,
-            })}
+            <span className="num">U {show(p.u_w_m2k, "W/(m²K)", units)}</span>
+            {say(
+              says("between-ribs-they-carry", {
+                some_rib_share_frac: p.rib_share_frac > 0,
+                u_clear_w_m2k: show(p.u_clear_w_m2k, "W/(m²K)", units),
+                rib_share_frac: p.rib_share_frac > 0 ? Math.round(100 * p.rib_share_frac) : "",
+                mm_thick: say(says("mm-thick", { thickness_mm: p.thickness_mm })),
+                mass_kg: show(p.mass_kg, "kg", units),
+                area_m2: show(p.area_m2, "m²", units),
+                sheet_count: p.sheet_count,
+              }),
+            )}
           </p>
           <WallProfile planes={p.planes} dew={p.dew_c} />
           <p className="m-0 text-[12px] text-chalk-dim">

@@ -36,8 +36,8 @@ function CarePicture() {
       <div className="md:col-span-2 empty:hidden">
         <BeingBuilt />
       </div>
-      <section aria-label={says("sanitising")}>
-        <h2 className="m-0 mb-1 font-display text-[15px]">{says("sanitising")}</h2>
+      <section aria-label={say(says("sanitising"))}>
+        <h2 className="m-0 mb-1 font-display text-[15px]">{say(says("sanitising"))}</h2>
         {s ? (
           <ol className="m-0 list-decimal pl-5 text-[13px] [&>li]:py-0.5">
             <li>{says("carbon-uv-passed-tank", { system_l: show(s.system_l, "L", units) })}</li>
@@ -55,7 +55,7 @@ function CarePicture() {
             </li>
           </ol>
         ) : (
-          <p className="m-0 text-[13px]">{says("no-fresh-tank-yet")}</p>
+          <p className="m-0 text-[13px]">{say(says("no-fresh-tank-yet"))}</p>
         )}
       </section>
       <section aria-label={says("shower")}>
@@ -145,7 +145,7 @@ function Whole() {
     <Slate title={says("water")} sub={says("care-tests")}>
       <FindingList findings={report.findings.filter((f) => f.stage === "water" && /^(care|test|tests|shower)/.test(f.subject))} />
       <SlateFigs ks={["water/dose", "water/contact_time_min"]} />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">{says("sanitising")}</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{say(says("sanitising"))}</h3>
       <Fields
         specs={[
           choice("product", says("product"), PRODUCTS),

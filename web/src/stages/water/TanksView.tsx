@@ -121,14 +121,16 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
       ))}
       {p && !p.problem && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          {says("middle-over-floor-full", {
-            cg_z_m: show(p.cg_z_m, "m", units),
-            need_x_n: p.need_x_n / 1000,
-            need_y_n: p.need_y_n / 1000,
-            need_z_n: p.need_z_n / 1000,
-            has_drain_min: p.drain_min != null,
-            drain_min: p.drain_min != null ? (p.drain_min < 10 ? p.drain_min.toFixed(1) : p.drain_min.toFixed(0)) : "",
-          })}
+          {say(
+            says("middle-over-floor-full", {
+              cg_z_m: show(p.cg_z_m, "m", units),
+              need_x_n: p.need_x_n / 1000,
+              need_y_n: p.need_y_n / 1000,
+              need_z_n: p.need_z_n / 1000,
+              has_drain_min: p.drain_min != null,
+              drain_min: p.drain_min != null ? (p.drain_min < 10 ? p.drain_min.toFixed(1) : p.drain_min.toFixed(0)) : "",
+            }),
+          )}
         </p>
       )}
       <Fields

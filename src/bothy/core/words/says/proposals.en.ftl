@@ -32,8 +32,17 @@ pole-breakers-change-over = { $residual_device }, { $side }-pole breakers, chang
 what-region-usually-has = What the region usually has, for the electrician to check.
 hard-wired-with-automatic = Hard-wired, with an automatic change-over in the inverter.
 one-way-until-measured = { SHORT($length_m) } m one way, until it is measured.
-board-with-ways = Board with { $way_count } ways
-circuits-come-to-it = With { $on_it_count } circuits the board needs more than { $way_count } ways, so that some stay free for later.
+board-with-ways = Board with { $way_count } { $way_count ->
+    [one] way
+   *[other] ways
+ }
+circuits-come-to-it = With { $on_it_count } { $on_it_count ->
+    [one] circuit
+   *[other] circuits
+ } the board needs more than { $way_count } { $way_count ->
+    [one] way
+   *[other] ways
+ }, so that some stay free for later.
 current-now-over = The circuit’s current is now { FIX($current_a, digits: 1) } A over { SHORT($length_m) } m.
 cables-that-no-circuits = Cables that are no circuits
 from-panels-inlet-and = From the panels, the inlet and the inverter, and bonds and earths: each in the size that its current, or a fault, needs.
