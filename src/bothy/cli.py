@@ -97,10 +97,10 @@ def units(_: argparse.Namespace) -> int:
 
 
 def words(_: argparse.Namespace) -> int:
-    """Print the terms by region that the front end speaks by."""
-    from bothy.core.words.terms import for_the_browser
+    """Print the terms by region, and the words of choices, that the front end speaks by."""
+    from bothy.core.words.pages import for_pages
 
-    print(json.dumps(for_the_browser(), indent=1, ensure_ascii=False))
+    print(json.dumps(for_pages(), indent=1, ensure_ascii=False))
     return 0
 
 

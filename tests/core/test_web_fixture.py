@@ -10,7 +10,7 @@ import pytest
 
 from bothy.core.figure_keys import typescript
 from bothy.core.units import grammar
-from bothy.core.words.terms import for_the_browser
+from bothy.core.words.pages import for_pages
 from tests.web_fixture import FIGURES, FOLDER, first_stages, made, said_cases, small_wiring, unit_cases
 
 
@@ -33,5 +33,5 @@ def test_the_front_end_reads_quantities_by_the_tables_of_the_core() -> None:
 
 def test_the_front_end_speaks_by_the_terms_and_figures_of_the_core() -> None:
     folder = FOLDER.parents[1] / "generated"
-    assert json.loads((folder / "words.json").read_text(encoding="utf-8")) == for_the_browser(), "run ./bothy api"
+    assert json.loads((folder / "words.json").read_text(encoding="utf-8")) == for_pages(), "run ./bothy api"
     assert (folder / "figures.d.ts").read_text(encoding="utf-8").split() == typescript().split(), "run ./bothy api"

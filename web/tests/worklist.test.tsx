@@ -68,6 +68,19 @@ describe("what is to be done", () => {
       "yes",
     ]);
   });
+  it("tells a choice by its words, and a thing that is named by its name, also one that comes with the change", () => {
+    const d = design as unknown as Design;
+    const line = { op: "add", path: "/life/appliances/-", value: { id: "water-heater", name: "Heater of “Grey”" } };
+    expect(changes(d, [line, set("/water/tanks/0/appliance", "water-heater")] as never, "metric", LABELS)).toEqual([
+      "+ Heater of “Grey”",
+      "appliance not entered → Heater of “Grey”",
+    ]);
+    expect(changes(d, [set(`${CIRCUIT}/installation`, "free_air"), set("/gas/solenoid/circuit", "c1")] as never, "metric", {})).toEqual([
+      "installation not entered → free air",
+      "circuit not entered → Lamp",
+    ]);
+    expect(valueWord("nobody_wrote_this", "", "metric"), "a key that has no words yet").toBe("nobody wrote this");
+  });
   it("puts remedies together without doubles, removals last and from the end", () => {
     const gone = (i: number) => one(`g${i}`, { fix: { label: "out", patch: [{ op: "remove", path: `/wiring/circuits/${i}` }] } });
     const all = together([findings[0], gone(2), gone(11), findings[1]] as unknown as Finding[]);

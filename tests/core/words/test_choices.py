@@ -10,6 +10,7 @@ from fluent.syntax.ast import Message
 
 from bothy.core.calculators import CALCULATORS
 from bothy.core.design.build import Licence
+from bothy.core.design.document import Design
 from bothy.core.design.fit import WayTag
 from bothy.core.design.panel import PanelKind
 from bothy.core.design.roof import BelowKind
@@ -24,7 +25,7 @@ NAMED = [
     v
     for kind in (Installation, PanelKind, BelowKind, Element, WayTag, Licence, Status, InverterUse.model_fields["mode"].annotation)
     for v in typing.get_args(kind)
-] + [v for c in CALCULATORS.values() for of in (c.input, c.output) for v in choices_of(of.model_json_schema())]
+] + [v for of in (Design, *(x for c in CALCULATORS.values() for x in (c.input, c.output))) for v in choices_of(of.model_json_schema())]
 
 
 @pytest.mark.parametrize("choice", sorted(set(NAMED)))
@@ -41,5 +42,5 @@ def test_no_words_are_left_of_a_choice_that_is_gone() -> None:
 
 
 def test_what_is_no_choice_has_no_words() -> None:
-    with pytest.raises(KeyError, match="boat"):
-        word_of("boat")
+    with pytest.raises(KeyError, match="airship"):
+        word_of("airship")

@@ -1,5 +1,6 @@
 /** The worklist: what is open, grouped by what is to be done, and what a remedy changes in one line. */
 
+import words from "../../generated/words.json";
 import { says } from "../words/data";
 import type { Design, Finding, PatchOp, Schemas } from "./client";
 import { isOpen } from "./findings";
@@ -39,12 +40,22 @@ export type Labels = Record<string, Schemas["Word"] | undefined>;
 /** A key as words where the labels have not come yet. */
 const plain = (key: string) => key.replaceAll("_", " ");
 
-/** A value as it is read, in the unit of its field. */
+const CHOICES: Record<string, string | undefined> = words.choices;
+
+/** What an id of the design, or of something that operations add to it, is called. */
+function nameOf(design: Design, ops: PatchOp[], id: unknown): string | undefined {
+  if (typeof id !== "string") return undefined;
+  const there = Object.values(design).flatMap((part) => (part && typeof part === "object" ? Object.values(part) : []));
+  const items = [...ops.map((op) => op.value), ...there.flatMap((x) => (Array.isArray(x) ? x : []))] as ({ id?: string; name?: string } | null | undefined)[];
+  return items.find((x) => x?.id === id)?.name;
+}
+
+/** A value as it is read, in the unit of its field; a choice by its words. */
 export function valueWord(value: unknown, unit: string, units: UnitSystem): string {
   if (value === null || value === undefined) return says("not-entered");
   if (typeof value === "number") return show(value, unit, units);
   if (typeof value === "boolean") return value ? says("yes") : says("no");
-  if (typeof value === "string") return plain(value);
+  if (typeof value === "string") return CHOICES[value] ?? plain(value);
   if (Array.isArray(value)) return says("them", { value_count: value.length });
   return (value as { name?: string }).name ?? says("proposed");
 }
@@ -82,7 +93,8 @@ export function changes(design: Design, ops: PatchOp[], units: UnitSystem, label
       out.push(says("change-of", { label, was: size(now), becomes: size(op.value) }));
       continue;
     }
-    out.push(says("change-of", { label, was: valueWord(now, unit, units), becomes: valueWord(op.value, unit, units) }));
+    const word = (x: unknown) => nameOf(design, ops, x) ?? valueWord(x, unit, units);
+    out.push(says("change-of", { label, was: word(now), becomes: word(op.value) }));
   }
   return [...new Set(out)];
 }
