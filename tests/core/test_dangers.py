@@ -133,6 +133,10 @@ CASES: Cases = {
         power(appliances=[LAMP], inverter=INVERTER, bank={**BANK, "unit_max_discharge_a": 120.0}),
         power(appliances=[LAMP], inverter=INVERTER, bank={**BANK, "unit_max_discharge_a": 150.0}),
     ),
+    "power-solar-high-voltage": (
+        power(arrays=[{**PANELS, "series_count": 3}], controller={**MPPT, "max_voltage_v": 250.0}),
+        power(arrays=[{**PANELS, "series_count": 2}], controller={**MPPT, "max_voltage_v": 250.0}),
+    ),
     "power-relay-voltage": (
         vehicle(power(bank=AGM, driving=RELAY), vehicle_voltage_v=24) | {"power": {"system_voltage_v": 12, "bank": AGM, "driving": RELAY}},
         vehicle(power(bank=AGM, driving=RELAY), vehicle_voltage_v=12, smart_alternator=False),
@@ -244,6 +248,11 @@ CASES: Cases = {
 @pytest.mark.parametrize("rule", sorted(CASES))
 def test_it_is_told_there_and_not_beside_it(rule: str) -> None:
     raised_only_there(CASES, rule, found(CASES[rule][0])[rule].stage if rule in found(CASES[rule][0]) else "?")
+
+
+@pytest.mark.parametrize(("bank", "words"), [({**BANK, "unit_max_discharge_a": 100.0}, "its protection opens"), (AGM, "pulls its voltage down")])
+def test_what_happens_to_an_inverter_above_its_bank_is_told_by_its_chemistry(bank: dict[str, Any], words: str) -> None:
+    assert words in found(power("garage", appliances=[LAMP], inverter={**INVERTER, "rating_w": 3000.0}, bank=bank))["power-inverter-over-bank"].message
 
 
 @pytest.mark.parametrize("where", ["element", "tank"])

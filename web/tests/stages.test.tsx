@@ -87,7 +87,7 @@ describe("Daily use", () => {
     const at = fixture.design.life.appliances.findIndex((a) => a.id === largest);
     press(new RegExp(`^${name}`));
     await waitFor(() => expect(within(slate()).getByRole("heading", { name })).toBeTruthy());
-    expect(slate().textContent).toMatch(/\d+ % of what a winter day takes\./);
+    expect(slate().textContent).toMatch(/\d+\s% of what a winter day takes\./);
     change("where the value is from", "measured");
     expect(await ops()).toEqual(replace(`/life/appliances/${at}/trust`, "measured"));
     type("in winter", "0.5");

@@ -84,6 +84,8 @@ def string_input(ctx: Context, arrays: list[SolarArray], c: SolarController) -> 
     )
 
 
+EXTRA_LOW_V = 120.0
+"""Direct current above this is no extra-low voltage any more: a touch can kill (IEC 60364-4-41)."""
 BAD_STRING_RULES = {
     "power-solar-voc-over",
     "power-solar-voc-tight",

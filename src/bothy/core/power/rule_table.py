@@ -38,6 +38,7 @@ rules(
         ("power-shore-overload", "danger", Method("power.shore-charge", "heating of the inlet")),
         ("power-lead-never-full", "advice", Method("power.chemistries", "sulphation")),
         ("power-solar-voc-over", "danger", Method("power.strings") + Standard("NFPA 70", "690.7") + Standard("IEC 62548")),
+        ("power-solar-high-voltage", "danger", Method("power.strings") + Standard("IEC 60364-4-41")),
         ("power-solar-voc-tight", "advice", Method("power.strings") + Standard("IEC 62548")),
         ("power-solar-vmp-low", "fault", Method("power.strings")),
         ("power-solar-start-low", "advice", Method("power.strings") + Maker()),

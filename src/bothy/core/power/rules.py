@@ -15,7 +15,7 @@ from bothy.core.power.bank import BankConfigureOut
 from bothy.core.power.battery_rules import bank_findings
 from bothy.core.power.driving import DcdcSizeOut
 from bothy.core.power.load_budget import LoadBudgetOut
-from bothy.core.power.panels import array_power, cheapest_controller, controller_of, mppt_by_price
+from bothy.core.power.panels import EXTRA_LOW_V, array_power, cheapest_controller, controller_of, mppt_by_price
 from bothy.core.power.part import PowerPart
 from bothy.core.power.profile import profile_findings
 from bothy.core.power.shore import ShoreChargeTimeOut
@@ -81,6 +81,9 @@ def _of_strings(ctx: Context, x: Strings) -> Iterator[Finding]:
         "power-panel-data-inconsistent": _odd_labels(x.arrays),
         "power-solar-string-fuse-none": says("for-strings-no-rating", string_count=st.string_count),
     }
+    if st.voc_cold_v > EXTRA_LOW_V:
+        told = says("coldest-dawn-string-above", voc_cold_v=st.voc_cold_v)
+        yield finding("power-solar-high-voltage", subject, name, told, figures=[f"power/string{x.key}/voc_cold_v"], related=on_it)
     for r in st.rules:
         if r == "power-solar-string-fuse":
             bare = [(i, a) for i, a in enumerate(ctx.design.power.arrays) if f"array:{a.id}" in on_it and not a.string_fuse]
@@ -219,7 +222,12 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
                     "power-inverter-over-bank",
                     "inverter",
                     inv.name,
-                    says("inverter-at-full-draws", nominal_current_a=f.nominal_current_a, max_discharge_a=s.bank.max_discharge_a),
+                    says(
+                        "inverter-at-full-draws",
+                        nominal_current_a=f.nominal_current_a,
+                        max_discharge_a=s.bank.max_discharge_a,
+                        lithium=ctx.chem.lithium,
+                    ),
                     figures=["power/feed/nominal_current_a", "power/bank/max_discharge_a"],
                     related=["bank"],
                 )

@@ -14,7 +14,17 @@ from bothy.core.power.chemistry import CHEMISTRIES
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.inverter import InverterSizeIn, inverter_size
 from bothy.core.power.load_budget import LoadBudgetOut, load_power_and_time
-from bothy.core.power.panels import BAD_STRING_RULES, MOST_CLIPPED, cheapest_controller, label_yield, month_yield, mppt_by_price, solar_of, string_input
+from bothy.core.power.panels import (
+    BAD_STRING_RULES,
+    EXTRA_LOW_V,
+    MOST_CLIPPED,
+    cheapest_controller,
+    label_yield,
+    month_yield,
+    mppt_by_price,
+    solar_of,
+    string_input,
+)
 from bothy.core.power.part import CUT_H, cut_need
 from bothy.core.power.shore import ShoreChargeTimeIn, shore_charge_time
 from bothy.core.power.solar import solar_string
@@ -249,11 +259,11 @@ def _best_string(
     for _, _, _, panel, s, n, array in options:
         if typed is not None:
             out = solar_string(string_input(ctx, [array], typed))
-            if not BAD_STRING_RULES & set(out.rules) and out.clip_frac <= MOST_CLIPPED:
+            if not BAD_STRING_RULES & set(out.rules) and out.clip_frac <= MOST_CLIPPED and out.voc_cold_v <= EXTRA_LOW_V:
                 return panel, s, n, None, out
             continue
         found = cheapest_controller(ctx, [array], mppt_by_price(ctx.region.key))
-        if found is not None:
+        if found is not None and found[1].voc_cold_v <= EXTRA_LOW_V:
             return panel, s, n, *found
     return None
 

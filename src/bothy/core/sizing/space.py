@@ -14,7 +14,7 @@ from bothy.core.design.power import Bank, DrivingCharge, Power, SolarArray, Sola
 from bothy.core.power.bank import BankConfigureIn, bank_configure, cells_of_unit
 from bothy.core.power.chemistry import CHEMISTRIES
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
-from bothy.core.power.panels import array_power, cheapest_controller
+from bothy.core.power.panels import EXTRA_LOW_V, array_power, cheapest_controller
 from bothy.core.power.supply import ROOF_SHARE, W_PER_M2
 from bothy.core.power.uses import budgets
 from bothy.core.proposals.base import slug
@@ -149,7 +149,7 @@ def _controller(
         }
     )
     found = cheapest_controller(ctx, [array], controllers, SEARCH_CLIPPED)
-    return None if found is None else (found[0], array.model_copy(update={"string_fuse": found[1].string_fuse_required}))
+    return None if found is None or found[1].voc_cold_v > EXTRA_LOW_V else (found[0], array.model_copy(update={"string_fuse": found[1].string_fuse_required}))
 
 
 def _cost(ctx: Context, item: Any, count: int = 1, unit_kg: float | None = None) -> tuple[float, float]:

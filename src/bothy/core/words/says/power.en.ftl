@@ -237,12 +237,16 @@ bank-has-strings-in = The bank has { $parallel_count } { $parallel_count ->
     } in parallel.
 both-leads-come-off = Both leads come off the same end, so the strings share the current as{" "}
 hardest-worked-string-carries = The hardest-worked string carries { FIX($sharing_ratio, digits: 2) } times as much as the one that carries least.
-inverter-at-full-draws = At its full rating the inverter draws { FIX($nominal_current_a, digits: 0) } A; the bank gives at most { FIX($max_discharge_a, digits: 0) } A, then its protection opens and everything goes dark.
+inverter-at-full-draws = At its full rating the inverter draws { FIX($nominal_current_a, digits: 0) } A; the bank gives at most { FIX($max_discharge_a, digits: 0) } A, { $lithium ->
+    [yes] then its protection opens and everything goes dark
+   *[no] and more pulls its voltage down until the inverter stops
+ }.
 with-everything-on-drawn = With everything on, { FIX($peak_current_as_a, digits: 0) } A are drawn; the bank gives at most { FIX($max_discharge_a, digits: 0) } A.
 bank-makes-on-system = The bank makes { FIX($voltage_v, digits: 1) } V on a { $system_v } V system.
 take-leads-off-diagonally = Take the leads off diagonally
 controllers-input-takes = the controller’s input takes { FIX($input_a, digits: 0) } A.
 at-string-makes-controllers = At { FIX($value_c, digits: 0) } °C the string makes { FIX($voc_cold_v, digits: 1) } V; the controller’s limit is { FIX($max_voltage_v, digits: 0) } V: one cold, bright morning can destroy it.
+coldest-dawn-string-above = In the coldest dawn the string reaches { FIX($voc_cold_v, digits: 0) } V. Above 120 V direct current a touch can kill, and an arc does not go out by itself. Such a string is worked on like mains, by the licensed trade where your region says so.
 in-coldest-dawn-string = In the coldest dawn the string reaches { FIX($voc_cold_v, digits: 1) } V, which leaves { PER_CENT($voltage_headroom_frac, digits: 0) } to the limit.
 in-heat-string-makes = In the heat the string makes { FIX($vmp_hot_v, digits: 1) } V; to charge on the hottest days it must make { FIX($charge_v, digits: 1) } V.
 in-heat-strings-open = In the heat the string’s open-circuit voltage is { FIX($voc_hot_v, digits: 1) } V; the controller starts some volts above { FIX($charge_v, digits: 1) } V.
