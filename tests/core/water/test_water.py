@@ -11,16 +11,17 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from bothy.core.calculators import calculate
+from bothy.core.catalogue.climates import climates
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
-from bothy.core.design.document import load_design
+from bothy.core.design.document import Design, load_design
 from bothy.core.facts.old import facts_of_v1
 from bothy.core.fluid import loss_pa
 from bothy.core.report import report
 from bothy.core.trips import places as k
 from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.plan import plan_of_design
-from bothy.core.water.heat_and_frost import tank_ua
+from bothy.core.water.heat_and_frost import HOLD_C, frost_use, tank_ua
 from bothy.core.water.network import Run, Tree
 from bothy.core.water.pipe import PumpPoint
 from bothy.core.water.pressure import solve_taps
@@ -277,3 +278,23 @@ def test_hot_water_of_each_kind() -> None:
     cold = reported(wet(hot={**HOT, "target_temp_c": 30.0})).water.hot
     assert cold is not None
     assert cold.mixed_l is None
+
+
+@pytest.mark.parametrize("place", sorted(climates()))
+def test_a_tank_heater_is_on_for_the_cold_part_of_the_day(place: str) -> None:
+    ctx = Context(Design.model_validate({"schema_version": 3, "life": {"place": place}}))
+    use = frost_use(ctx)
+    assert 0.1 <= use["hours_per_day"] <= 24
+    if use["hours_per_day"] > 0.1:
+        assert max(use["season_factors"].values()) == 1.0, "the hours are those of the season that needs most"
+    cold = [m for m in range(12) if ctx.climate.tmin_c[m] < HOLD_C]
+    assert (use["hours_per_day"] > 0.1) <= bool(cold), "a place that never comes under the thermostat needs none"
+    by_season = {s: use["hours_per_day"] * f for s, f in use["season_factors"].items()}
+    assert by_season["summer"] <= by_season["shoulder"] + 0.1 <= by_season["winter"] + 0.2
+
+
+def test_a_tank_heater_of_the_north_runs_longer_than_one_of_the_coast() -> None:
+    hours = {
+        p: frost_use(Context(Design.model_validate({"schema_version": 3, "life": {"place": p}})))["hours_per_day"] for p in ("tromso", "inverness", "lisbon")
+    }
+    assert hours["tromso"] > hours["inverness"] > hours["lisbon"] == 0.1
