@@ -5175,7 +5175,7 @@ export interface Texts {
     "nothing": null;
     "galvanic-isolator": null;
     "isolating-transformer": null;
-    "at": { length_m: string | number; cost: string | number };
+    "at": { length: string | number; cost: string | number };
     "lead-lengths-you-can": null;
     "not-understood-example": null;
     "example": null;

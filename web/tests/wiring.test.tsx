@@ -184,7 +184,16 @@ describe("the mains side", () => {
     ["", []],
     ["0", null],
     ["two", null],
+    ["2 at cheap", null],
+    ["2 at 8 at 9", null],
   ])("reads leads from %s", (text, stock) => expect(stockOf(text)).toEqual(stock));
+  it("reads an American's leads in feet, and metres where they are said", () => {
+    const stock = stockOf("25 at 30; 3 m at 9", "ft");
+    expect(stock?.map((s) => [Number(s.length_m.toFixed(2)), s.cost])).toEqual([
+      [7.62, 30],
+      [3, 9],
+    ]);
+  });
 
   const mains = (over: object | null) => {
     Object.assign(state.report.wiring, {

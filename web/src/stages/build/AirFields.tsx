@@ -1,5 +1,6 @@
 /** The air in which something that cures was made: temperature and humidity, kept with the entry of the log. */
 import { Quantity } from "../../parts/Quantity";
+import { useSaid } from "../../shell/person";
 import { says } from "../../words/build";
 import type { LogEntry, Task } from "./data";
 
@@ -15,6 +16,7 @@ export function measured(air: Air): Pick<LogEntry, "temp_c" | "rh_frac"> | strin
 }
 
 export function AirFields({ t, air, onSet, big }: { t: Task; air: Air; onSet: (air: Air) => void; big?: boolean }) {
+  const say = useSaid();
   if (!t.cure) return null;
   return (
     <div className="flex w-full flex-wrap items-center gap-1 text-[12px]">
@@ -27,7 +29,7 @@ export function AirFields({ t, air, onSet, big }: { t: Task; air: Air; onSet: (a
         unit="°C"
         value={air.temp_c}
         clearable
-        placeholder="14 °C"
+        placeholder={say("14 °C")}
         onCommit={(q) => onSet({ ...air, temp_c: q?.value ?? null })}
       />
       <input

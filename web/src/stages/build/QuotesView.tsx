@@ -74,7 +74,7 @@ export function QuotesView({ onClose }: { onClose: () => void }) {
       </div>
       {wrong && (
         <p role="alert" className="my-1 text-rust">
-          {wrong}
+          {say(wrong)}
         </p>
       )}
       {!offer && !wrong && <p className="my-1 text-dim">{says("suppliers-service-machine-asked")}</p>}

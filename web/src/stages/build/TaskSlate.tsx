@@ -30,6 +30,7 @@ const BY_SERVICE: Record<string, { to: string; word: string }> = {
 };
 
 export function LogForm({ t, big }: { t: Task; big?: boolean }) {
+  const say = useSaid();
   const log = useLog();
   const [hours, setHours] = useState("");
   const [note, setNote] = useState("");
@@ -81,7 +82,7 @@ export function LogForm({ t, big }: { t: Task; big?: boolean }) {
       </button>
       {wrong && (
         <span role="alert" className="w-full text-[12px] text-[#f3b3a4]">
-          {wrong}
+          {say(wrong)}
         </span>
       )}
     </form>

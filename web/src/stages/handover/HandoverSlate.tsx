@@ -98,7 +98,7 @@ function Sign({ paper }: { paper: Book["papers"][number] }) {
       <Signature who={f.name} value={f.signature} onSet={(signature) => setF({ ...f, signature })} />
       {wrong && (
         <span role="alert" className="text-[12px] text-[#f3b3a4]">
-          {wrong}
+          {say(wrong)}
         </span>
       )}
     </form>

@@ -107,7 +107,7 @@ function Done({ c, close }: { c: Item; close: () => void }) {
       </div>
       {wrong && (
         <span role="alert" className="text-[12px] text-[#f3b3a4]">
-          {wrong}
+          {say(wrong)}
         </span>
       )}
     </form>

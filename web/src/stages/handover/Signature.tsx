@@ -1,12 +1,14 @@
 /** A signature on the glass, or as a photograph of one; kept as a picture beside the name of whoever signed. */
 import { type PointerEvent, useRef, useState } from "react";
 import { kept } from "../../parts/Photos";
+import { useSaid } from "../../shell/person";
 import { says } from "../../words/handover";
 
 const W = 600;
 const H = 180;
 
 export function Signature({ who, value, onSet }: { who: string; value: string; onSet: (sha256: string) => void }) {
+  const say = useSaid();
   const canvas = useRef<HTMLCanvasElement>(null);
   const pick = useRef<HTMLInputElement>(null);
   const [drawn, setDrawn] = useState(false);
@@ -115,7 +117,7 @@ export function Signature({ who, value, onSet }: { who: string; value: string; o
       </div>
       {wrong && (
         <span role="alert" className="text-[12px] text-[#f3b3a4]">
-          {wrong}
+          {say(wrong)}
         </span>
       )}
     </div>

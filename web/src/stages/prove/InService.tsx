@@ -63,7 +63,7 @@ export function InService({ c }: { c: Commissioning }) {
       </button>
       {wrong && (
         <p role="alert" className="my-1 text-[12px] text-[#f3b3a4]">
-          {wrong}
+          {say(wrong)}
         </p>
       )}
     </form>

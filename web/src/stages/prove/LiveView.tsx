@@ -195,7 +195,7 @@ export function LiveView({ live, error }: { live: Live | undefined; error: Error
       )}
       {wrong && (
         <p role="alert" className="m-0 mb-2 text-rust">
-          {wrong}
+          {say(wrong)}
         </p>
       )}
       <div className="mb-2 flex flex-wrap items-center gap-2">

@@ -42,6 +42,7 @@ export function useProver(): [{ who: string; licence: string }, (f: { who: strin
 }
 
 function Who({ s, me, set, big }: { s: Step; me: { who: string; licence: string }; set: (f: { who: string; licence: string }) => void; big?: boolean }) {
+  const say = useSaid();
   const field = big ? "field h-11 min-w-0 flex-1 text-[16px]" : "field-slate min-w-0 flex-1";
   return (
     <div className="my-1 flex gap-1">
@@ -56,8 +57,8 @@ function Who({ s, me, set, big }: { s: Step; me: { who: string; licence: string 
       {s.licensed && (
         <input
           className={field}
-          aria-label={says("licence")}
-          placeholder={says("licence-2")}
+          aria-label={say(says("licence"))}
+          placeholder={say(says("licence-2"))}
           value={me.licence}
           maxLength={120}
           onChange={(e) => set({ ...me, licence: e.target.value })}
@@ -189,7 +190,7 @@ function Fields({ s, big }: { s: Step; big?: boolean }) {
       {s.state === "marginal" && <Accept s={s} onSet={(note) => void put({ note, accepted: true })} />}
       {wrong && (
         <p role="alert" className={`my-1 ${big ? "text-rust" : "text-[#f3b3a4]"}`}>
-          {wrong}
+          {say(wrong)}
         </p>
       )}
       {was && (

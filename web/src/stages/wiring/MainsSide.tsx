@@ -1,11 +1,13 @@
 /** The mains side in the slate: how it is protected, switched over and bonded, and the leads where it is plugged together. */
 
 import { useState } from "react";
+import { show } from "../../data/show";
+import { parseQuantity, readNumber } from "../../data/units";
 import { useVariant } from "../../data/variant";
 import { SlateFig } from "../../parts/Fig";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { ChoiceProperty, FlagProperty, Property, QuantityProperty } from "../../parts/Property";
-import { useSaid } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { says } from "../../words/wiring";
 import { SHEDDING } from "./words";
 
@@ -43,22 +45,30 @@ const GALVANIC = [
   { value: "transformer", word: says("isolating-transformer") },
 ] as const;
 
-/** "2 at 8; 5 at 14" or "2; 5" as leads in stock; null when it makes no sense. */
-export function stockOf(text: string): { length_m: number; cost: number }[] | null {
-  const parts = text
-    .split(";")
-    .map((p) => p.trim())
-    .filter(Boolean)
-    .map((p) => p.match(/^(\d+(?:[.,]\d+)?)\s*m?(?:\s+at\s+(\d+(?:[.,]\d+)?))?$/));
-  if (parts.some((p) => !p || Number(p[1]?.replace(",", ".")) <= 0)) return null;
-  const number = (t: string | undefined) => Number((t ?? "0").replace(",", "."));
-  return parts.map((p) => ({ length_m: number(p?.[1]), cost: p?.[2] ? number(p[2]) : number(p?.[1]) }));
+/** "2 at 8; 5 at 14" or "2; 5 ft" as leads in stock, a bare length in the reader's unit; null when it makes no sense. */
+export function stockOf(text: string, unit: "m" | "ft" = "m"): { length_m: number; cost: number }[] | null {
+  try {
+    return text
+      .split(";")
+      .map((p) => p.trim())
+      .filter(Boolean)
+      .map((p) => {
+        const [length, price, ...more] = p.split(/\s+at\s+/);
+        const length_m = parseQuantity(length ?? "", "length", unit).value;
+        const cost = price === undefined ? length_m : readNumber(price);
+        if (more.length || !(length_m > 0) || !(cost >= 0)) throw new RangeError(p);
+        return { length_m, cost };
+      });
+  } catch {
+    return null;
+  }
 }
 
 /** The leads that can be had, in one field. */
 function Stock({ value, onSet }: { value: { length_m: number; cost?: number }[]; onSet: (stock: { length_m: number; cost: number }[]) => void }) {
+  const { units } = usePerson();
   const [refused, setRefused] = useState(false);
-  const text = value.map((s) => says("at", { length_m: s.length_m, cost: s.cost ?? 0 })).join("; ");
+  const text = value.map((s) => says("at", { length: units === "us" ? show(s.length_m, "m", units) : String(s.length_m), cost: s.cost ?? 0 })).join("; ");
   return (
     <Property label={says("lead-lengths-you-can")} note={refused ? says("not-understood-example") : says("example")}>
       <input
@@ -69,7 +79,7 @@ function Stock({ value, onSet }: { value: { length_m: number; cost?: number }[];
         defaultValue={text}
         placeholder="1; 2; 3; 5; 10"
         onBlur={(e) => {
-          const stock = stockOf(e.target.value);
+          const stock = stockOf(e.target.value, units === "us" ? "ft" : "m");
           setRefused(stock === null);
           if (stock && e.target.value !== text) onSet(stock);
         }}
