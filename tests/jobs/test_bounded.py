@@ -54,17 +54,10 @@ def keeps(megabytes: int) -> int:
     return len(KEPT)
 
 
-def looked_through() -> tuple[int, int]:
-    """Objects that a collection looks through in there, and those put aside."""
-    return len(gc.get_objects()), gc.get_freeze_count()
-
-
 def test_what_is_loaded_is_not_looked_through_after_every_piece() -> None:
-    """A sum of a millisecond took a tenth of a second, nearly all of it in the collector."""
-    BOUNDED.run("input", int)
-    tracked, aside = BOUNDED.run("input", looked_through)
-    assert aside > 20_000
-    assert tracked < aside / 10
+    """A sum of a millisecond took a tenth of a second, nearly all of it in the collector: what is loaded is put aside from it."""
+    for _ in range(4):  # either process of the pool
+        assert BOUNDED.run("input", gc.get_freeze_count) > 20_000
 
 
 def takes(megabytes: int) -> int:
