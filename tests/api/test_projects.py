@@ -169,3 +169,9 @@ def test_every_field_of_a_design_has_a_name_and_its_unit(client: TestClient) -> 
     assert names["coverage_frac"]["unit"] == "%"
     assert names["tray"]["unit"] == ""
     assert all(n["label"] and "_" not in n["label"] for n in names.values())
+
+
+def test_what_a_name_may_not_hold_is_said_in_our_words(client: TestClient) -> None:
+    refused = client.post("/api/projects", json={"name": "a\u0007b"})
+    assert refused.status_code == 422
+    assert refused.json()["error"]["plain"] == "Name holds U+0007 at character 2, which is no letter or sign; take it out"

@@ -259,6 +259,8 @@ def in_words(error: Mapping[str, Any]) -> str:
     ctx = {k: f"{v:g}" if isinstance(v, float) else v for k, v in (error.get("ctx") or {}).items()}
     if ctx.get("min_length") == 1:
         return says("must-have-one-character") if error["type"] == "string_too_short" else says("must-have-one-entry")
+    if error["type"] == "value_error" and "error" in ctx:
+        return str(ctx["error"])  # what a check of ours says, without the framework's words before it
     template = _WORDS.get(error["type"])
     return str(error["msg"]) if template is None else template.format(**ctx)
 
