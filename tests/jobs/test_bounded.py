@@ -195,3 +195,14 @@ def test_random_files_are_read_or_refused_in_words(reader: str, caplog: pytest.L
             assert len(exc.message) > 8
     assert read or reader in ("workbook", "itinerary", "project")
     assert [r.getMessage()[-600:] for r in caplog.records if "stumbled" in r.getMessage()] == []
+
+
+def test_a_pool_that_broke_down_is_made_anew() -> None:
+    pool = Bounded()
+    try:
+        assert pool.run("input", abs, -3, most_s=PATIENCE_S) == 3
+        assert pool._pool is not None
+        pool._pool.stop()  # type: ignore[no-untyped-call]
+        assert pool.run("input", abs, -4, most_s=PATIENCE_S) == 4, "its work is done by new processes"
+    finally:
+        pool.close()

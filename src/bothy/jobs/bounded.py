@@ -147,7 +147,7 @@ class Bounded:
         except (RecursionError, MemoryError):
             raise BadInput(key, says("nested-too-deeply-or")) from None
         try:
-            said: _Said = pickle.loads(self._ready().schedule(_work, args=[sent], timeout=most_s).result())
+            said: _Said = pickle.loads(self._answer(sent, most_s))
         except TookTooLong:
             raise BadInput(key, says("takes-longer-than-to", most_s=most_s)) from None
         except ProcessExpired:
@@ -157,6 +157,18 @@ class Bounded:
         if said.key is not None:
             raise Refused(key if said.key == "size" else said.key, f"{key}: {said.message}" if said.key == "size" else said.message)
         return said.value
+
+    def _answer(self, sent: bytes, most_s: float) -> bytes:
+        """What comes back; once more from new processes where the pool itself has broken down or was stopped."""
+        pool = self._ready()
+        try:
+            return bytes(pool.schedule(_work, args=[sent], timeout=most_s).result())
+        except RuntimeError:
+            logging.getLogger("bothy").exception("the processes with bounds are started anew")
+            with self._lock:
+                if self._pool is pool:
+                    self._pool = None
+            return bytes(self._ready().schedule(_work, args=[sent], timeout=most_s).result())
 
     def close(self) -> None:
         """End the processes."""
