@@ -6,6 +6,7 @@ import re
 from typing import Any
 
 from bothy.core.context import Context
+from bothy.core.daily_use import line_in_daily_use
 from bothy.core.design.gas import Solenoid
 from bothy.core.finding import Remedy, finding
 from bothy.core.gas.part import Gassed
@@ -203,13 +204,8 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
 
 def _in_life(ctx: Context, s: Solenoid) -> Remedy:
     """The solenoid as a line of Life, so that its energy counts and its circuit gets a switch."""
-    taken = {a.id for a in ctx.design.life.appliances}
-    id = next(n for n in ("gas-solenoid", *(f"gas-solenoid-{i}" for i in range(2, 500))) if n not in taken)
-    line = {"id": id, "name": says("gas-solenoid"), "kind": "safety", "zone": "kitchen", "power_w": s.hold_w, "hours_per_day": s.open_h_day}
-    return Remedy(
-        label=says("first-step-line-in"),
-        patch=[{"op": "add", "path": "/life/appliances/-", "value": line}, {"op": "replace", "path": "/gas/solenoid/appliance", "value": id}],
-    )
+    line = {"name": says("gas-solenoid"), "kind": "safety", "zone": "kitchen", "power_w": s.hold_w, "hours_per_day": s.open_h_day}
+    return line_in_daily_use(ctx, says("first-step-line-in"), "gas-solenoid", line, "/gas/solenoid")
 
 
 def _pipes(ctx: Context, w: Gassed) -> Found:

@@ -7,8 +7,8 @@ from typing import Any
 
 from bothy.core.context import Context
 from bothy.core.contract import EPS
-from bothy.core.design.life import Appliance
-from bothy.core.finding import Finding, Remedy, finding
+from bothy.core.daily_use import line_in_daily_use
+from bothy.core.finding import Finding, finding
 from bothy.core.water.heat_and_frost import frost_use
 from bothy.core.water.part import Wet
 from bothy.core.words.says import water_says as says
@@ -42,8 +42,8 @@ def electric_findings(ctx: Context, w: Wet) -> Iterator[Finding]:
 def _hookup(ctx: Context, name: str, watts: float) -> Iterator[Finding]:
     """An element that runs from the hook-up alone must be within what the hook-up gives."""
     shore = ctx.design.power.shore
-    amps = shore.supply_current_a or shore.inlet_current_a if shore is not None else None
-    limit = (amps or ctx.region.inlet_a) * ctx.region.mains_v
+    said = [a for a in (shore.supply_current_a, shore.inlet_current_a) if a] if shore is not None else []
+    limit = min(said, default=ctx.region.inlet_a) * ctx.region.mains_v
     if watts > limit + EPS:
         yield finding("water-element-hookup", "hot", name, says("element-takes-more-than", element_w=watts, limit_w=limit))
 
@@ -53,23 +53,8 @@ def _counted(ctx: Context, subject: str, item: str, id: str | None, name: str, w
     ``id`` is where it stands in the design."""
     line = ctx.design.appliance(appliance) if appliance else None
     if line is None:
-        fix = _line(ctx, item, id, name, watts, use)
+        fields = {"name": name[:120], "power_w": watts, **use}
+        fix = line_in_daily_use(ctx, says("enter-in-daily-use"), "water-heater", fields, item, id)
         yield finding("water-heater-uncounted", subject, name, says("heater-takes-and-isnt", watts_w=watts, amps_a=watts / ctx.bank_v), fix=fix)
     elif line.power_w is not None and line.power_w * line.count < LESS * watts:
         yield finding("water-heater-uncounted", subject, name, says("heater-takes-but-line", watts_w=watts, line=line.name, line_w=line.power_w * line.count))
-
-
-def _line(ctx: Context, item: str, id: str | None, name: str, watts: float, use: dict[str, Any]) -> Remedy:
-    """The heater as a line of Daily use."""
-    taken = {a.id for a in ctx.design.life.appliances}
-    new = next(n for n in ("water-heater", *(f"water-heater-{i}" for i in range(2, 500))) if n not in taken)
-    line = Appliance(id=new, name=name[:120], power_w=watts, **use)
-    still = [{"op": "test", "path": f"{item}/id", "value": id}] if id is not None else []
-    return Remedy(
-        label=says("enter-in-daily-use"),
-        patch=[
-            *still,
-            {"op": "add", "path": "/life/appliances/-", "value": line.model_dump(mode="json", exclude_defaults=True)},
-            {"op": "replace", "path": f"{item}/appliance", "value": new},
-        ],
-    )
