@@ -50,6 +50,13 @@ def house(
     return {**data, "wiring": {**data["wiring"], "isolator_a": 200.0, **(wiring or {})}}
 
 
+def rated(total_a: float) -> dict[str, Any]:
+    """A board behind a 40 A fuse, for so much in all."""
+    data = house()
+    data["wiring"]["boards"][0]["total_rating_a"] = total_a
+    return data
+
+
 def mains(
     side: dict[str, Any] | None = None, shore: dict[str, Any] | None = None, region: str = "uk", preset: str | None = None, **more: Any
 ) -> dict[str, Any]:
@@ -133,6 +140,20 @@ CASES: Cases = {
         power(appliances=[LAMP], inverter=INVERTER, bank={**BANK, "unit_max_discharge_a": 120.0}),
         power(appliances=[LAMP], inverter=INVERTER, bank={**BANK, "unit_max_discharge_a": 150.0}),
     ),
+    "power-solar-over-bank": (
+        power(arrays=[PANELS], controller=MPPT, bank={**BANK, "unit_max_charge_a": 15.0}),
+        power(arrays=[PANELS], controller=MPPT, bank={**BANK, "unit_max_charge_a": 15.5}),
+    ),
+    "power-charge-together": (
+        power(arrays=[PANELS], controller=MPPT, bank={**BANK, "unit_max_charge_a": 35.0}),
+        power(arrays=[PANELS], controller=MPPT, bank={**BANK, "unit_max_charge_a": 35.5}),
+    ),
+    "power-inverter-small": (
+        power(appliances=[KETTLE], inverter={**INVERTER, "surge_power_w": 990.0}),
+        power(appliances=[KETTLE], inverter={**INVERTER, "surge_power_w": 1010.0}),
+    ),
+    "wire-board-overload": (rated(39.0), rated(40.0)),
+    "warm-co-alarm": (power(generator={"rating_w": 800.0}), power()),
     "power-solar-high-voltage": (
         power(arrays=[{**PANELS, "series_count": 3}], controller={**MPPT, "max_voltage_v": 250.0}),
         power(arrays=[{**PANELS, "series_count": 2}], controller={**MPPT, "max_voltage_v": 250.0}),
@@ -253,6 +274,35 @@ def test_it_is_told_there_and_not_beside_it(rule: str) -> None:
 @pytest.mark.parametrize(("bank", "words"), [({**BANK, "unit_max_discharge_a": 100.0}, "its protection opens"), (AGM, "pulls its voltage down")])
 def test_what_happens_to_an_inverter_above_its_bank_is_told_by_its_chemistry(bank: dict[str, Any], words: str) -> None:
     assert words in found(power("garage", appliances=[LAMP], inverter={**INVERTER, "rating_w": 3000.0}, bank=bank))["power-inverter-over-bank"].message
+
+
+@pytest.mark.parametrize(
+    ("region", "label_v", "severity"), [("uk", 120.0, "danger"), ("us", 230.0, "fault"), ("us", 120.0, None), ("au", 240.0, None), ("eu", 19.0, None)]
+)
+def test_a_mains_appliance_for_another_voltage_is_told(region: str, label_v: float, severity: str | None) -> None:
+    told = found({**power(appliances=[{**KETTLE, "voltage_v": label_v}]), "region": region}).get("power-appliance-voltage")
+    assert (told.severity if told else None) == severity
+
+
+def test_in_a_split_phase_supply_an_appliance_of_twice_the_voltage_is_right() -> None:
+    data = power(appliances=[{**KETTLE, "voltage_v": 240.0}], shore={**CHARGER, "legs": 2, "inlet_current_a": 50.0})
+    assert "power-appliance-voltage" not in found({**data, "region": "us"})
+
+
+@pytest.mark.parametrize(("bank", "severity"), [({**BANK, "unit_max_charge_a": 10.0}, "fault"), ({**AGM, "unit_charge_ah": 20.0}, "advice")])
+def test_a_limit_that_is_only_usual_is_advice(bank: dict[str, Any], severity: str) -> None:
+    told = found(power(arrays=[PANELS], controller=MPPT, bank=bank))["power-solar-over-bank"]
+    assert told.severity == severity
+    assert ("typical" in told.message) == (severity == "advice")
+
+
+@pytest.mark.parametrize(("inlet_a", "board_a", "told"), [(None, 15.0, True), (None, 16.0, False), (32.0, 32.0, False), (33.0, 32.0, True)])
+def test_a_mains_board_is_for_what_its_inlet_lets_in(inlet_a: float | None, board_a: float, told: bool) -> None:
+    data = mains({"inlet_breaker_a": inlet_a})
+    data["wiring"]["boards"] = [
+        {"id": "x", "name": "Mains board", "letter": "X", "side": "ac", "way_count": 4, "way_rating_a": 16.0, "total_rating_a": board_a}
+    ]
+    assert ("wire-board-overload" in found(data)) == told
 
 
 @pytest.mark.parametrize("where", ["element", "tank"])

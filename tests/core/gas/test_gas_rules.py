@@ -167,6 +167,7 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "gas-regulator-old": (regulator(age_years=12.0), gassed()),
     "gas-hose-expired": (one("hoses", HOSE, age_years=6.0), one("hoses", HOSE, age_years=6.0, high_pressure=False)),
     "gas-hose-long": (one("hoses", HOSE, length_m=0.7), one("hoses", HOSE, length_m=0.7, slides=True)),
+    "gas-hose-pressure": (one("hoses", HOSE, high_pressure=False), one("hoses", HOSE)),
     "gas-hose-through-wall": (one("hoses", HOSE, through_wall=True), gassed()),
     "gas-no-isolation": (appliance(valve_reached=False), gassed()),
     "gas-appliance-unpiped": (heater(), gassed()),

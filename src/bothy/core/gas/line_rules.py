@@ -152,6 +152,8 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
             )
         if r.age_years is not None and r.age_years > REGULATOR_Y:
             yield finding("gas-regulator-old", "regulator", r.name, says("regulator-years-old", age_years=r.age_years))
+    if r is not None and r.mount == "wall" and g.hoses and not any(h.high_pressure for h in g.hoses):
+        yield finding("gas-hose-pressure", "regulator", r.name, says("regulator-hangs-on-wall"), related=[f"hose:{h.id}" for h in g.hoses])
     for h in g.hoses:
         subject, life = f"hose:{h.id}", hose_life_years(h)
         if h.cracked or h.age_years is None or h.age_years > life:

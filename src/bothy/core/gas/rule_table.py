@@ -35,6 +35,7 @@ rules(
         ("gas-regulator-old", "fault", Method("gas.lines") + Standard("EN 16129") + OwnChoice("typical")),
         ("gas-hose-expired", "danger", Method("gas.lines")),
         ("gas-hose-long", "fault", Method("gas.lines")),
+        ("gas-hose-pressure", "danger", Method("gas.lines") + Standard("EN 16436-1")),
         ("gas-hose-through-wall", "danger", Method("gas.lines") + Standard("EN 1949")),
         ("gas-no-isolation", "danger", Method("gas.lines") + Standard("EN 1949")),
         ("gas-appliance-unpiped", "note", Method("gas.pipe-size")),

@@ -119,6 +119,16 @@ def cheapest_controller(
     return None
 
 
+def sun_charge_a(c: SolarController, out: SolarStringOut) -> float:
+    """The current in A that a controller charges with in full sun: of its panels, at most its own."""
+    return min(c.max_charge_current_a, out.uncapped_current_a)
+
+
+def sun_charge_of(ctx: Context) -> float:
+    """What all panels of a design charge with in full sun, in A."""
+    return sum(sun_charge_a(c, solar_string(string_input(ctx, arrays, c))) for c, arrays in on_controllers(ctx.design.power))
+
+
 def mppt_by_price(region: RegionKey) -> list[Part[ControllerSheet]]:
     """MPPT controllers of the catalogue, cheapest first."""
     return sorted((c for c in of_kind("controller", region) if c.data["controller_type"] == "mppt"), key=lambda c: c.price)

@@ -34,6 +34,8 @@ rules(
         ("power-charge-temperature", "fault", Method("power.cold")),
         ("power-charge-no-surplus", "fault", Method("power.shore-charge")),
         ("power-charger-over-bank", "fault", Method("power.shore-charge") + Maker()),
+        ("power-solar-over-bank", "fault", Method("power.bank-units") + Method("power.strings") + Maker()),
+        ("power-charge-together", "advice", Method("power.bank-units") + Maker()),
         ("power-charger-small", "advice", Method("power.shore-charge", "sulphation")),
         ("power-shore-overload", "danger", Method("power.shore-charge", "heating of the inlet")),
         ("power-lead-never-full", "advice", Method("power.chemistries", "sulphation")),

@@ -7,15 +7,16 @@ from collections.abc import Callable, Iterator
 from bothy.core.catalogue.parts import of_kind
 from bothy.core.context import BANK_PLACES, Context
 from bothy.core.contract import EPS
-from bothy.core.design.power import Bank, DrivingCharge, Shore, SolarArray, SolarController
+from bothy.core.design.power import Bank, DrivingCharge, Inverter, Shore, SolarArray, SolarController
 from bothy.core.finding import Finding, Remedy, Severity, finding
 from bothy.core.power import rule_table as _registered  # noqa: F401  (the rules have to be known before they are raised)
 from bothy.core.power.around import HOT_C, inverter_cabinet, rating_left
 from bothy.core.power.bank import BankConfigureOut
 from bothy.core.power.battery_rules import bank_findings
 from bothy.core.power.driving import DcdcSizeOut
+from bothy.core.power.inverter import InverterSizeOut
 from bothy.core.power.load_budget import LoadBudgetOut
-from bothy.core.power.panels import EXTRA_LOW_V, array_power, cheapest_controller, controller_of, mppt_by_price
+from bothy.core.power.panels import EXTRA_LOW_V, array_power, cheapest_controller, controller_of, mppt_by_price, sun_charge_a
 from bothy.core.power.part import PowerPart
 from bothy.core.power.profile import profile_findings
 from bothy.core.power.shore import ShoreChargeTimeOut
@@ -181,104 +182,98 @@ def _apart(ctx: Context, arrays: list[SolarArray]) -> Remedy | None:
     return Remedy(label=says("give-own", a_name=a.name, part_name=part.name), patch=[{"op": "replace", "path": path, "value": value}])
 
 
-def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
+def _together(ctx: Context, s: Supply) -> Iterator[Finding]:
+    """What the panels give, alone and with the strongest other source, above what the bank may be charged with. Hook-up and engine never charge at once."""
+    p = ctx.design.power
+    if s.bank is None or p.bank is None or p.bank.station is not None or not s.strings:
+        return
+    solar = sum(sun_charge_a(x.controller, x.out) for x in s.strings)
+    others = [(x.rating_a, x.name) for x in (p.driving,) if x is not None and x.school in ("dcdc", "second")]
+    others += [(x.charger_current_a, x.name) for x in (p.shore,) if x is not None]
+    beside, name = max(others, default=(0.0, ""))
+    most, figures = s.bank.max_charge_a, ["power/bank/max_charge_a"]
+    if solar > most + EPS:
+        assumed = p.bank.unit_max_charge_a is None
+        text = says("panels-charge-with-bank", solar_a=solar, max_charge_a=most, assumed=assumed)
+        yield finding("power-solar-over-bank", "solar", says("solar"), text, figures=figures, related=["bank"], severity="advice" if assumed else None)
+    elif beside <= most + EPS < solar + beside:
+        text = says("panels-and-charge-together", solar_a=solar, beside_a=beside, name=name, max_charge_a=most)
+        yield finding("power-charge-together", "bank", p.bank.name, text, figures=figures, related=["solar"])
+
+
+def _feeding(ctx: Context, s: Supply, inv: Inverter, refit: Refit) -> Iterator[Finding]:
+    """The inverter's current against the protection of its cable, the system's voltage and its bank."""
+    f = s.feed
+    if f is None:
+        return
+    index = next((i for i, c in enumerate(ctx.design.wiring.circuits) if c.kind == "inverter"), None)
+    for r in f.rules:
+        fix = None
+        if r == "power-system-voltage-low":
+            text = says("inverter-draws-at-which", dc_current_a=f.dc_current_a, system_v=ctx.system_v)
+        else:
+            text = says(
+                "feeds-inverter-that-draws",
+                have_a=ctx.design.wiring.circuits[index].fuse_a if index is not None else 0,
+                word="breaker" if "breaker" in r else "fuse",
+                dc_current_a=f.dc_current_a,
+                design_current_a=f.design_current_a,
+                supported_peak_w=f.supported_peak_w or 0,
+            )
+            fix = refit(index) if index is not None else None
+        figures = ["power/feed/dc_current_a", "power/feed/design_current_a"]
+        related = [ctx.design.wiring.circuits[index].id] if index is not None else []
+        yield finding(r, "inverter", inv.name, text, figures=figures, fix=fix, related=related)
+    if s.bank is not None and f.nominal_current_a > s.bank.max_discharge_a + EPS and "power-bank-discharge-limit" not in s.bank.rules:
+        text = says("inverter-at-full-draws", nominal_current_a=f.nominal_current_a, max_discharge_a=s.bank.max_discharge_a, lithium=ctx.chem.lithium)
+        figures = ["power/feed/nominal_current_a", "power/bank/max_discharge_a"]
+        yield finding("power-inverter-over-bank", "inverter", inv.name, text, figures=figures, related=["bank"])
+
+
+def _hot(ctx: Context, s: Supply, inv: Inverter) -> Iterator[Finding]:
+    """What heat around the inverter leaves of it."""
+    if s.air is None or s.air.value <= HOT_C:
+        return
+    left = rating_left.raw(inv.rating_w, s.air.value)
+    box = inverter_cabinet(ctx)
+    where = f"in “{box.name}”" if box else says("no-cabinet-entered-so")
+    text = says("on-hottest-air-around", air_c=s.air.value, where=where, left=left, rating_w=inv.rating_w)
+    yield finding("power-inverter-hot", "inverter", inv.name, text, figures=["power/inverter/air_c", "power/inverter/left_w"])
+
+
+def _sized(ctx: Context, size: InverterSizeOut, inv: Inverter) -> Iterator[Finding]:
+    """The inverter's rating, its short rating and its wave against the loads on it."""
+
+    def told(rule_id: str, text: str, *figures: str) -> Finding:
+        return finding(rule_id, "inverter", inv.name, text, figures=list(figures))
+
+    need = size.required_power_w
+    if size.rating_w is None:
+        yield told("power-inverter-none-fits", says("loads-need-more-than", required_power_w=need))
+    elif inv.rating_w < need - EPS:
+        text = says("inverter-gives-running-starting", rating_w=inv.rating_w, required_power_w=need, governing=size.governing)
+        yield told("power-inverter-small", text, "power/size/required_power_w")
+    elif inv.surge_power_w is not None and inv.surge_power_w < size.start_power_w - EPS:
+        text = says("for-seconds-inverter-gives", surge_power_w=inv.surge_power_w, start_power_w=size.start_power_w)
+        yield told("power-inverter-small", text, "power/inverter_surge/need", "power/inverter_surge/have")
+    smallest = min((p.data["rating_w"] for p in of_kind("inverter")), default=0.0)
+    if size.coincident_power_w < 0.15 * inv.rating_w and inv.rating_w > smallest + EPS:
+        idle = 24 * inverter_use(ctx).idle_w
+        text = says("inverters-load-left-on", coincident_power_w=size.coincident_power_w, rating_w=inv.rating_w, idle_wh=idle)
+        yield told("power-inverter-oversized", text)
+    if size.pure_sine_required and not inv.pure_sine:
+        who = ", ".join(a.name for a in ctx.design.life.appliances if a.supply == "ac" and a.pure_sine)
+        yield told("power-modified-sine", says("these-need-pure-sine", who=who))
+
+
+def _inverter(ctx: Context, s: Supply, refit: Refit) -> Iterator[Finding]:
+    """All that is said of the inverter."""
     inv = ctx.design.power.inverter
-    if inv is None:
-        return []
-    out: list[Finding] = []
-    if s.feed:
-        f = s.feed
-        index = next((i for i, c in enumerate(ctx.design.wiring.circuits) if c.kind == "inverter"), None)
-        for r in f.rules:
-            fix = None
-            if r == "power-system-voltage-low":
-                text = says("inverter-draws-at-which", dc_current_a=f.dc_current_a, system_v=ctx.system_v)
-            else:
-                word = "breaker" if "breaker" in r else "fuse"
-                have = ctx.design.wiring.circuits[index].fuse_a if index is not None else 0
-                text = says(
-                    "feeds-inverter-that-draws",
-                    have_a=have,
-                    word=word,
-                    dc_current_a=f.dc_current_a,
-                    design_current_a=f.design_current_a,
-                    supported_peak_w=f.supported_peak_w or 0,
-                )
-                fix = refit(index) if index is not None else None
-            out.append(
-                finding(
-                    r,
-                    "inverter",
-                    inv.name,
-                    text,
-                    figures=["power/feed/dc_current_a", "power/feed/design_current_a"],
-                    fix=fix,
-                    related=[ctx.design.wiring.circuits[index].id] if index is not None else [],
-                )
-            )
-        if s.bank is not None and f.nominal_current_a > s.bank.max_discharge_a + EPS and "power-bank-discharge-limit" not in s.bank.rules:
-            out.append(
-                finding(
-                    "power-inverter-over-bank",
-                    "inverter",
-                    inv.name,
-                    says(
-                        "inverter-at-full-draws",
-                        nominal_current_a=f.nominal_current_a,
-                        max_discharge_a=s.bank.max_discharge_a,
-                        lithium=ctx.chem.lithium,
-                    ),
-                    figures=["power/feed/nominal_current_a", "power/bank/max_discharge_a"],
-                    related=["bank"],
-                )
-            )
-    if s.air is not None and s.air.value > HOT_C:
-        left = rating_left.raw(inv.rating_w, s.air.value)
-        box = inverter_cabinet(ctx)
-        where = f"in “{box.name}”" if box else says("no-cabinet-entered-so")
-        out.append(
-            finding(
-                "power-inverter-hot",
-                "inverter",
-                inv.name,
-                says("on-hottest-air-around", air_c=s.air.value, where=where, left=left, rating_w=inv.rating_w),
-                figures=["power/inverter/air_c", "power/inverter/left_w"],
-            )
-        )
-    if s.size:
-        if s.size.rating_w is None:
-            out.append(
-                finding(
-                    "power-inverter-none-fits",
-                    "inverter",
-                    inv.name,
-                    says("loads-need-more-than", required_power_w=s.size.required_power_w),
-                )
-            )
-        elif inv.rating_w < s.size.required_power_w - 1e-9:
-            out.append(
-                finding(
-                    "power-inverter-small",
-                    "inverter",
-                    inv.name,
-                    says("inverter-gives-running-starting", rating_w=inv.rating_w, required_power_w=s.size.required_power_w, governing=s.size.governing),
-                    figures=["power/size/required_power_w"],
-                )
-            )
-        smallest = min((p.data["rating_w"] for p in of_kind("inverter")), default=0.0)
-        if s.size.coincident_power_w < 0.15 * inv.rating_w and inv.rating_w > smallest + 1e-9:
-            out.append(
-                finding(
-                    "power-inverter-oversized",
-                    "inverter",
-                    inv.name,
-                    says("inverters-load-left-on", coincident_power_w=s.size.coincident_power_w, rating_w=inv.rating_w, idle_wh=24 * inverter_use(ctx).idle_w),
-                )
-            )
-        if s.size.pure_sine_required and not inv.pure_sine:
-            who = ", ".join(a.name for a in ctx.design.life.appliances if a.supply == "ac" and a.pure_sine)
-            out.append(finding("power-modified-sine", "inverter", inv.name, says("these-need-pure-sine", who=who)))
-    return out
+    if inv is not None:
+        yield from _feeding(ctx, s, inv, refit)
+        yield from _hot(ctx, s, inv)
+        if s.size:
+            yield from _sized(ctx, s.size, inv)
 
 
 def _cold(ctx: Context, s: Supply) -> list[Finding]:
@@ -370,6 +365,7 @@ def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part
     """All findings of Power and of the load budget. ``refit`` gives the remedy that sizes a circuit anew, by its index."""
     out = [
         *_calc_rules(ctx, s, uses),
+        *_together(ctx, s),
         *_inverter(ctx, s, refit),
         *_cold(ctx, s),
         *_balance(ctx, s, part),

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from bothy.core.context import Context
 from bothy.core.contract import EPS
+from bothy.core.design.life import Appliance
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Maker, Method
 from bothy.core.power.panels import array_power, on_controllers
@@ -83,6 +84,21 @@ def made_for(volts: float) -> int | None:
     return next((v for v, (low, high) in SYSTEMS.items() if low <= volts <= high), None)
 
 
+MAINS = ((90.0, 150.0, 120), (190.0, 260.0, 230))
+"""Label voltages that belong to the mains of a region: from, to, and what they are called."""
+
+
+def _of_mains(ctx: Context, a: Appliance) -> Finding | None:
+    """A mains appliance made for another mains voltage; in split-phase supply both stand."""
+    label = next((v for low, high, v in MAINS if a.voltage_v is not None and low <= a.voltage_v <= high), None)
+    mains = next(v for low, high, v in MAINS if low <= ctx.region.mains_v <= high)
+    shore = ctx.design.power.shore
+    if label is None or label == mains or (label > mains and shore is not None and shore.legs == 2):
+        return None
+    text = says("mains-appliance-made-for", label_v=label, mains_v=ctx.region.mains_v, harm=says("burns-out") if label < mains else says("does-not-run"))
+    return finding("power-appliance-voltage", a.id, a.name, text, severity="danger" if label < mains else "fault")
+
+
 def source_findings(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
     """Sources, what they join, and what has none."""
     return [*_driving(ctx, s), *_voltages(ctx), *_nothing(ctx), *_others(ctx, part)]
@@ -137,6 +153,8 @@ def _driving(ctx: Context, s: Supply) -> list[Finding]:
 def _voltages(ctx: Context) -> list[Finding]:
     out: list[Finding] = []
     for a in ctx.design.life.appliances:
+        if a.supply == "ac" and a.count > 0 and (odd := _of_mains(ctx, a)) is not None:
+            out.append(odd)
         label = made_for(a.voltage_v) if a.voltage_v is not None and a.supply == "dc" and a.count > 0 else None
         if label is not None and label != ctx.system_v:
             harm = says("burns-out") if label < ctx.system_v else says("does-not-run")

@@ -20,7 +20,7 @@ from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.circuits import size_text
 from bothy.core.wiring.currents import at_the_peak, design_current
 from bothy.core.wiring.lighting import propose_zones
-from bothy.core.wiring.mains import usual
+from bothy.core.wiring.mains import let_in_a, usual
 from bothy.core.wiring.other_cables import propose_others
 from bothy.core.wiring.panel_design import propose_plate
 from bothy.core.wiring.rules import refit
@@ -104,6 +104,12 @@ def _board_for(circuit_count: int, current_a: float) -> Part[BoardSheet]:
     return next((b for b in boards if b.data["way_count"] >= ways and b.data["total_rating_a"] >= current_a), boards[-1])
 
 
+LOADED = 0.8
+"""Part of a board's rating that Bothy loads it with, so that the fuse of its feeder need not be above the board's rating (practice)."""
+MAINS_BOARDS_A = (32.0, 40.0, 50.0, 63.0, 80.0, 100.0, 125.0)
+"""Usual ratings of mains boards."""
+
+
 def _off_the_busbar(ctx: Context, dc: dict[str, list[Appliance]], amps: dict[str, float], way_a: float, room_a: float) -> set[str]:
     """Circuits to feed from the busbar itself: too much for a way, and the heaviest while the board is too small for all."""
     out = {name for name, items in dc.items() if sum(design_current(ctx, a, False).value for a in items) > way_a + EPS}
@@ -136,23 +142,25 @@ def _house_board(ctx: Context, groups: dict[str, list[Appliance]]) -> tuple[str 
     present = next((b for b in d.wiring.boards if b.side == "dc"), None)
     if present is not None:
         fed_now = [a for c in d.wiring.circuits if c.kind == "load" and c.board == present.id for a in d.life.appliances if a.id in c.appliances]
-        room_a = present.total_rating_a - sum(x.value for x in at_the_peak(ctx, fed_now).values())
+        room_a = LOADED * present.total_rating_a - sum(x.value for x in at_the_peak(ctx, fed_now).values())
         return present.id, [], _off_the_busbar(ctx, groups, amps, present.way_rating_a, room_a)
-    part = _board_for(len(groups), sum(amps.values())).data
-    direct = _off_the_busbar(ctx, groups, amps, part["way_rating_a"], part["total_rating_a"])
+    part = _board_for(len(groups), sum(amps.values()) / LOADED).data
+    direct = _off_the_busbar(ctx, groups, amps, part["way_rating_a"], LOADED * part["total_rating_a"])
     if not groups:
         return None, [], direct
     id = slug("house", {b.id for b in d.wiring.boards})
     return id, [_new_board(id, says("house-board"), "A", "dc", int(part["way_count"]), part["way_rating_a"], part["total_rating_a"])], direct
 
 
-def _mains_board(d: Design, groups: dict[str, list[Appliance]], taken: set[str]) -> tuple[str | None, list[dict[str, Any]]]:
+def _mains_board(ctx: Context, groups: dict[str, list[Appliance]], taken: set[str]) -> tuple[str | None, list[dict[str, Any]]]:
     """The mains board that groups of appliances go to, and it where it is a new one."""
+    d = ctx.design
     there = next((b.id for b in d.wiring.boards if b.side == "ac"), None)
     if there is not None or not groups:
         return there, []
     id = slug("mains", {b.id for b in d.wiring.boards} | taken)
-    return id, [_new_board(id, says("mains-board"), "X", "ac", max(4, len(groups) + 2), 16.0, 32.0)]
+    rating_a = next((a for a in MAINS_BOARDS_A if a >= (let_in_a(ctx) or 0) - EPS), MAINS_BOARDS_A[-1])
+    return id, [_new_board(id, says("mains-board"), "X", "ac", max(4, len(groups) + 2), 16.0, rating_a)]
 
 
 class _Wanted:
@@ -216,7 +224,7 @@ def wanted_circuits(ctx: Context) -> tuple[list[dict[str, Any]], list[dict[str, 
     dc = _groups(ctx, [a for a in free if a.supply != "ac"], False)
     ac = _groups(ctx, [a for a in free if a.supply == "ac"], True)
     board, boards, direct = _house_board(ctx, dc)
-    ac_board, more = _mains_board(d, ac, {x["id"] for x in boards})
+    ac_board, more = _mains_board(ctx, ac, {x["id"] for x in boards})
     boards += more
     wanted = _Wanted(d)
     _feeds(ctx, wanted, boards)

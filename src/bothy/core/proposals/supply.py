@@ -7,6 +7,7 @@ from typing import Any
 from bothy.core.catalogue.parts import Part, of_kind
 from bothy.core.catalogue.sheets import BatterySheet, ControllerSheet, PanelSheet
 from bothy.core.context import BANK_PLACES, Context
+from bothy.core.contract import EPS
 from bothy.core.design.power import SolarArray, SolarController
 from bothy.core.power.around import inverter_air
 from bothy.core.power.bank import BankConfigureIn, BankSizeIn, bank_configure, bank_size
@@ -24,6 +25,7 @@ from bothy.core.power.panels import (
     mppt_by_price,
     solar_of,
     string_input,
+    sun_charge_of,
 )
 from bothy.core.power.part import CUT_H, cut_need
 from bothy.core.power.shore import ShoreChargeTimeIn, shore_charge_time
@@ -427,6 +429,14 @@ def _stay(ctx: Context, flows: dict[str, tuple[float, float]], cold: float, peak
     )
 
 
+def _beside_the_sun(ctx: Context, limit_a: float, smallest_a: float) -> tuple[float, list[str]]:
+    """What of the bank's charging current the panels leave for another charger in A, and why; all of it where no charger is so small."""
+    sun = sun_charge_of(ctx)
+    if sun <= EPS or limit_a - sun < smallest_a:
+        return limit_a, []
+    return limit_a - sun, [says("panels-already-charge-with", sun_a=sun, limit_a=limit_a)]
+
+
 def propose_driving(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | None:
     """A DC-DC charger that alternator and bank allow."""
     bank = ctx.design.power.bank
@@ -437,6 +447,7 @@ def propose_driving(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | 
     parts = [p for p in of_kind("dcdc", ctx.region.key) if p.data["school"] == "dcdc"]
     capacity = bank.unit_charge_ah * bank.parallel_count
     limit = (bank.unit_max_charge_a or ctx.chem.max_charge_c * bank.unit_charge_ah) * bank.parallel_count
+    limit, shared = _beside_the_sun(ctx, limit, min(p.data["rating_a"] for p in parts))
     out = dcdc_size(
         DcdcSizeIn.trusted(
             chemistry=bank.chemistry,
@@ -458,6 +469,7 @@ def propose_driving(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | 
     why = [
         says("alternator-can-spare-bank", available_running_a=out.available_running_a, bank_limit_a=out.bank_limit_a, limited_by=out.limited_by),
         says("driving-give-without-sun", drive_h=ctx.drive_h, energy_per_drive_wh=out.energy_per_drive_wh or 0, season=season, gap_wh=gap),
+        *shared,
     ]
     return part_proposal(
         "driving",
@@ -482,9 +494,11 @@ def propose_shore(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | No
     capacity = bank.unit_charge_ah * bank.parallel_count
     limit = (bank.unit_max_charge_a or CHEMISTRIES[bank.chemistry].max_charge_c * bank.unit_charge_ah) * bank.parallel_count
     best = None
-    for part in sorted(of_kind("charger", ctx.region.key), key=lambda p: p.data["charger_current_a"]):
+    parts = sorted(of_kind("charger", ctx.region.key), key=lambda p: p.data["charger_current_a"])
+    room, shared = _beside_the_sun(ctx, limit, parts[0].data["charger_current_a"])
+    for part in parts:
         amps = part.data["charger_current_a"]
-        if amps > limit + 1e-9 or (ctx.system_v > 12 and amps * ctx.system_v / 12 > 160):
+        if amps > room + 1e-9 or (ctx.system_v > 12 and amps * ctx.system_v / 12 > 160):
             break
         if p.generator is not None and best is not None and amps * ctx.bank_v * CHARGER_INPUT > p.generator.rating_w:
             break
@@ -500,7 +514,7 @@ def propose_shore(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | No
         return None
     part, out = best
     value = {"name": part.name, "part": part.key, "mass_kg": part.mass_kg, "by": "proposal", **part.data}
-    why = [says("from-to-full-in", time_h=out.time_h or 0, limit_a=limit)]
+    why = [says("from-to-full-in", time_h=out.time_h or 0, limit_a=limit), *shared]
     if ctx.region.key == "us":
         amps_ac = part.data["charger_current_a"] * ctx.bank_v * CHARGER_INPUT / ctx.region.mains_v
         ac = [(a.running_w * a.count / ctx.region.mains_v) for a in ctx.design.life.appliances if a.supply == "ac"]

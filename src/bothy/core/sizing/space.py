@@ -9,6 +9,7 @@ from typing import Any
 from bothy.core.catalogue.parts import Part, parts
 from bothy.core.catalogue.sheets import ControllerSheet, PanelSheet
 from bothy.core.context import Context
+from bothy.core.contract import EPS
 from bothy.core.design.document import Design
 from bothy.core.design.power import Bank, DrivingCharge, Power, SolarArray, SolarController
 from bothy.core.power.bank import BankConfigureIn, bank_configure, cells_of_unit
@@ -29,6 +30,7 @@ REASONS = {
     "current": says("bank-does-not-give"),
     "cold": says("cells-freeze-while-charging"),
     "alternator": says("alternator-or-bank-does"),
+    "sun": says("bank-does-not-take"),
 }
 RELAXED = ("roof", "payload", "budget", "alternator")
 """Reasons that a person may decide to lift; what lifting one of them would give is looked at."""
@@ -50,6 +52,8 @@ class Option:
     size: float
     """Electrically more is at least as good within a family: W of panels, Ah of bank, A of driving charge."""
     barred: str | None = None
+    charge_a: float = 0
+    """What the panels charge with in full sun, in A."""
 
 
 @dataclass(frozen=True)
@@ -131,8 +135,8 @@ def mass_most_kg(ctx: Context) -> float:
 
 def _controller(
     ctx: Context, panel: Part[PanelSheet], s: int, n: int, controllers: list[Part[ControllerSheet]], placed: dict[str, Any]
-) -> tuple[Part[ControllerSheet], SolarArray] | None:
-    """The cheapest controller of a list that takes ``n`` strings of ``s`` panels without a finding."""
+) -> tuple[Part[ControllerSheet], SolarArray, float] | None:
+    """The cheapest controller of a list that takes ``n`` strings of ``s`` panels without a finding, the panels, and what both charge with in A."""
     d = panel.data
     taken = {a.id for a in ctx.design.power.own_arrays}
     array = SolarArray.model_validate(
@@ -149,7 +153,10 @@ def _controller(
         }
     )
     found = cheapest_controller(ctx, [array], controllers, SEARCH_CLIPPED)
-    return None if found is None or found[1].voc_cold_v > EXTRA_LOW_V else (found[0], array.model_copy(update={"string_fuse": found[1].string_fuse_required}))
+    if found is None or found[1].voc_cold_v > EXTRA_LOW_V:
+        return None
+    part, out = found
+    return part, array.model_copy(update={"string_fuse": out.string_fuse_required}), min(part.data["max_charge_current_a"], out.uncapped_current_a)
 
 
 def _cost(ctx: Context, item: Any, count: int = 1, unit_kg: float | None = None) -> tuple[float, float]:
@@ -226,7 +233,7 @@ def panel_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> l
                 of_kind = sorted(
                     (c for c in allowed if c.kind == "controller" and c.data["controller_type"] == kind), key=lambda c: (c.price, c.mass_kg, c.key)
                 )
-                best: tuple[Part[ControllerSheet], SolarArray] | None = None
+                best: tuple[Part[ControllerSheet], SolarArray, float] | None = None
                 for s in (x for x in range(1, MOST_SERIES_PANELS + 1) if count % x == 0):
                     found = _controller(ctx, panel, s, count // s, of_kind, placed)
                     if found is not None and (best is None or found[0].price < best[0].price):
@@ -234,7 +241,7 @@ def panel_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> l
                 if best is None:
                     continue
                 found_any = True
-                c, array = best
+                c, array, charge_a = best
                 control = SolarController.model_validate({**c.data, "name": c.name, "part": _key_of(c), "mass_kg": c.mass_kg})
                 out.append(
                     Option(
@@ -246,6 +253,7 @@ def panel_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> l
                         f"{panel.key}/{kind}",
                         array_power(array),
                         barred,
+                        charge_a,
                     )
                 )
             if not found_any:
@@ -319,17 +327,20 @@ def driving_options(ctx: Context, allowed: list[Part]) -> list[Option]:
     return out
 
 
+def _most_charge_a(bank: Bank) -> float:
+    """What a bank may be charged with, in A: by its data sheet, else as is usual of its chemistry."""
+    return (bank.unit_max_charge_a or CHEMISTRIES[bank.chemistry].max_charge_c * bank.unit_charge_ah) * bank.parallel_count
+
+
 def _allowed_charger(ctx: Context, bank: Bank, rating_a: float) -> bool:
-    chem = CHEMISTRIES[bank.chemistry]
     capacity = bank.unit_charge_ah * bank.parallel_count
-    limit = (bank.unit_max_charge_a or chem.max_charge_c * bank.unit_charge_ah) * bank.parallel_count
     if ctx.alternator_a <= 0:
         return False
     return dcdc_size(
         DcdcSizeIn.trusted(
             chemistry=bank.chemistry,
             capacity_ah=capacity,
-            max_charge_a=limit,
+            max_charge_a=_most_charge_a(bank),
             system_voltage_v=ctx.system_v,
             alternator_rated_a=ctx.alternator_a,
             alternator_system_v=ctx.vehicle_system_v,
@@ -365,6 +376,7 @@ def space_of(design: Design) -> Space:
                         for r, yes in (
                             ("roof", p.barred is not None),
                             ("alternator", not may.get((b.key, g.key), True)),
+                            ("sun", p.charge_a > _most_charge_a(b.value) + EPS),
                             ("payload", mass > most_kg + 1e-9),
                             ("budget", wishes.budget is not None and price > wishes.budget + 1e-9),
                         )

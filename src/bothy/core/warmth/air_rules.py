@@ -162,15 +162,24 @@ def air_findings(ctx: Context, w: Warm) -> Found:
         )
 
 
-def alarm_findings(ctx: Context, w: Warm) -> Found:
-    """What they say of alarms."""
+def alarm_missing(ctx: Context, w: Warm) -> Found:
+    """Something burns, aboard or in a generator beside it, and nothing tells of its fumes."""
     d = ctx.design.warmth
-    burners = d.damp.hob_kw > 0 or any(h.fuel in BURNT for h in d.heaters)
-    words = [a.name.lower() for a in ctx.design.life.appliances if a.kind == "safety"]
-    co = [a for a in d.alarms if a.kind == "co"]
-    if burners and not co and not any("monoxide" in x or x.startswith("co ") for x in words):
+    burners = d.damp.hob_kw > 0 or any(h.fuel in BURNT for h in d.heaters) or ctx.design.power.generator is not None
+    words = _alarm_words(ctx)
+    if burners and not any(a.kind == "co" for a in d.alarms) and not any("monoxide" in x or x.startswith("co ") for x in words):
         yield finding("warm-co-alarm", "air", says("alarms"), says("something-burns-aboard-and"))
-    if not any(a.kind == "smoke" for a in d.alarms) and not any("smoke" in x for x in words):
+
+
+def _alarm_words(ctx: Context) -> list[str]:
+    """Names of the alarms among the appliances of Life, small letters."""
+    return [a.name.lower() for a in ctx.design.life.appliances if a.kind == "safety"]
+
+
+def alarm_findings(ctx: Context, w: Warm) -> Found:
+    """What they say of the smoke alarm and of where alarms hang."""
+    d = ctx.design.warmth
+    if not any(a.kind == "smoke" for a in d.alarms) and not any("smoke" in x for x in _alarm_words(ctx)):
         yield finding(
             "warm-smoke-alarm",
             "air",

@@ -4,14 +4,25 @@ from __future__ import annotations
 
 from bothy.core.context import Context
 from bothy.core.finding import Finding
-from bothy.core.warmth.air_rules import air_findings, alarm_findings, damp_findings
+from bothy.core.warmth.air_rules import air_findings, alarm_findings, alarm_missing, damp_findings
 from bothy.core.warmth.heater_rules import heater_findings, missing_findings
 from bothy.core.warmth.layout_rules import duct_findings, loop_findings
 from bothy.core.warmth.part import Warm
 from bothy.core.warmth.shell_rules import shell_findings
 from bothy.core.warmth.summer_rules import bay_findings, summer_findings
 
-PARTS = (shell_findings, damp_findings, air_findings, alarm_findings, heater_findings, duct_findings, loop_findings, summer_findings, bay_findings)
+PARTS = (
+    shell_findings,
+    damp_findings,
+    air_findings,
+    alarm_missing,
+    alarm_findings,
+    heater_findings,
+    duct_findings,
+    loop_findings,
+    summer_findings,
+    bay_findings,
+)
 
 
 def warmth_findings(ctx: Context, w: Warm) -> list[Finding]:
@@ -19,7 +30,8 @@ def warmth_findings(ctx: Context, w: Warm) -> list[Finding]:
     two directions."""
     found: dict[str, Finding] = {}
     begun = ctx.design.warmth.begun
-    for part in (missing_findings, *(PARTS if begun else ())):
+    early = (alarm_missing,) if ctx.design.power.generator is not None else ()
+    for part in (missing_findings, *(PARTS if begun else early)):
         for f in part(ctx, w):
             found.setdefault(f.id, f)
     return list(found.values())

@@ -54,6 +54,14 @@ class Draw(NamedTuple):
     amps: float
 
 
+def let_in_a(ctx: Context) -> float | None:
+    """The current in A that the inlet's breaker lets in, without one what the inlet is made for; None without a hook-up."""
+    shore, m = ctx.design.power.shore, ctx.design.wiring.mains
+    if shore is None:
+        return None
+    return (m.inlet_breaker_a if m is not None else None) or shore.inlet_current_a or ctx.region.inlet_a
+
+
 def kept_on(draws: list[Draw], limit_a: float, legs: int = 1) -> tuple[list[Draw], list[Draw]]:
     """What stays on and what is shed, in the order in which things are to stay on; what still fits beside the others on its leg runs too."""
     on: list[Draw] = []

@@ -7,12 +7,14 @@ from typing import Any
 
 from bothy.core.context import Context
 from bothy.core.contract import EPS
+from bothy.core.design.wiring import Board
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Maker, Method, OwnChoice, Standard
 from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.circuits import best_fuse, continuous_factor, size_text
 from bothy.core.wiring.currents import design_current
 from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A
+from bothy.core.wiring.mains import let_in_a
 from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
 from bothy.core.words.says import wiring_says as says
 
@@ -288,6 +290,13 @@ def _protection(ctx: Context, w: Worked, name: str, keys: list[str]) -> list[Fin
     return out
 
 
+def _protected_above(ctx: Context, b: Board) -> float | None:
+    """The current in A that what protects a board from above lets through: its feeder's, on the mains side the inlet's; None where none is entered."""
+    if b.side == "ac":
+        return let_in_a(ctx) if b.fed_from is None else None
+    return max((c.fuse_a for c in ctx.design.circuits_of("feeder") if c.board == b.id and c.fuse_a), default=None)
+
+
 def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
     """All findings of Wiring."""
     out: list[Finding] = []
@@ -321,6 +330,9 @@ def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     figures=[f"boards/{b.id}/current_a"],
                 )
             )
+        above = _protected_above(ctx, b)
+        if above is not None and above > b.total_rating_a + EPS:
+            out.append(finding("wire-board-overload", b.id, b.name, says("what-protects-board-lets", above_a=above, total_rating_a=b.total_rating_a)))
         for w in on_it:
             if w.circuit.fuse_a and w.part.current_a > b.way_rating_a + EPS and b.side == "dc":
                 out.append(

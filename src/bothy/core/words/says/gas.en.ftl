@@ -107,6 +107,7 @@ hose-years-old-may = The hose is { SHORT($age_years) } { $age_years ->
         [one] year
        *[other] years
     } old; it may be at most { SHORT($life) }.
+regulator-hangs-on-wall = The regulator hangs on the wall, so the hose from the cylinder carries the cylinder’s full pressure; none of the hoses entered is made for it.
 hose-long-at-most = The hose is { FIX($length_m, digits: 2) } m long; at most { FIX($most_m, digits: 2) } m.
 inside-wall-hose-can = Inside the wall the hose can chafe where nobody sees it.
 main-solenoid = Main solenoid

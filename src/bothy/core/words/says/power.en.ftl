@@ -290,6 +290,12 @@ no-cabinet-entered-so = no cabinet is entered, so as outside
 on-hottest-air-around = On the hottest day the air around the inverter is { FIX($air_c, digits: 0) } °C ({ $where }); about { FIX($left, digits: 0) } of its { FIX($rating_w, digits: 0) } W are left.
 loads-need-more-than = The loads need { FIX($required_power_w, digits: 0) } W, more than any inverter in the catalogue gives at this voltage.
 inverter-gives-running-starting = The inverter gives { FIX($rating_w, digits: 0) } W; running, starting and the margin need { FIX($required_power_w, digits: 0) } W ({ $governing }).
+for-seconds-inverter-gives = When the loads start they take { FIX($start_power_w, digits: 0) } W for a moment; the inverter gives { FIX($surge_power_w, digits: 0) } W for a short time and switches off above that.
+panels-charge-with-bank = In full sun the panels charge with { FIX($solar_a, digits: 1) } A; the bank takes at most { FIX($max_charge_a, digits: 1) } A{ $assumed ->
+    [yes] {" "}(typical of its kind: its data sheet says better)
+   *[no] {""}
+ }.
+panels-and-charge-together = In full sun the panels charge with { FIX($solar_a, digits: 1) } A and “{ $name }” adds { FIX($beside_a, digits: 1) } A; the bank takes at most { FIX($max_charge_a, digits: 1) } A in all.
 inverters-load-left-on = The inverter’s load is { FIX($coincident_power_w, digits: 0) } W of { FIX($rating_w, digits: 0) } W; left on, it uses { FIX($idle_wh, digits: 0) } Wh a day by itself.
 these-need-pure-sine = These need a pure sine wave: { $who }.
 bank-gets-to-lead = The bank gets to { FIX($t_c, digits: 0) } °C { $where }: a lead-acid bank takes no charge below −15 °C.
@@ -365,6 +371,7 @@ switch-by-ignition = Switch the charger by the ignition
 burns-out = it burns out
 does-not-run = it does not run
 appliance-made-for-and = The appliance is made for { $label_v } V and is connected straight to { $system_v } V: { $harm }.
+mains-appliance-made-for = The appliance is made for { $label_v } V and gets { FIX($mains_v, digits: 0) } V aboard: { $harm }.
 feed-through-converter = Feed the appliance through a converter
 mains = Mains
 nothing-makes-mains-for = Nothing makes mains for { $ac }{ $ac_count_over ->

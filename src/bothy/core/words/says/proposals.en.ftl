@@ -113,7 +113,8 @@ one-night-on-hook = One night on a hook-up fills { FIX($fill_kwh, digits: 1) } k
         [one] night
        *[other] nights
     }; a larger bank would never be full. Cheapest ways out: { $ways }.
-alternator-can-spare-bank = The alternator can spare { FIX($available_running_a, digits: 0) } A; the bank takes { FIX($bank_limit_a, digits: 0) } A; limited by the { $limited_by }.
+alternator-can-spare-bank = The alternator can spare { FIX($available_running_a, digits: 0) } A; the bank takes { FIX($bank_limit_a, digits: 0) } A from it; limited by the { $limited_by }.
+panels-already-charge-with = In full sun the panels already charge with { FIX($sun_a, digits: 0) } A of the { FIX($limit_a, digits: 0) } A that the bank takes in all.
 driving-give-without-sun = { SHORT($drive_h) } h of driving give { GROUPED($energy_per_drive_wh, digits: 0) } Wh; a { $season } day without sun lacks { GROUPED($gap_wh, digits: 0) } Wh.
 alternator-smart-at-most = { FIX($alternator_a, digits: 0) } A alternator, { $smart ->
     [yes] smart

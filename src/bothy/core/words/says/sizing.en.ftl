@@ -68,4 +68,5 @@ costs-more-than-budget = it costs more than the budget
 no-controller-takes-string = no controller takes the string
 bank-does-not-give = the bank does not give the largest current
 cells-freeze-while-charging = the cells freeze while charging, and nothing keeps them warm
+bank-does-not-take = the bank does not take what the panels charge with
 alternator-or-bank-does = the alternator or the bank does not allow that charger

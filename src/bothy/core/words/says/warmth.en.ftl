@@ -25,7 +25,7 @@ fan-lowers-pressure-inside = The fan lowers the pressure inside by { FIX($inlet_
 shower = Shower
 showers-extract-moves-shower = The shower’s extract moves { FIX($best_m3_h, digits: 0) } m³/h. A shower needs at least 40 m³/h, and a gap under its door for the air that follows.
 alarms = Alarms
-something-burns-aboard-and = Something burns aboard, and there is no carbon monoxide alarm in “Daily use” or “Heat and air”.
+something-burns-aboard-and = Something burns aboard or beside the vehicle, and there is no carbon monoxide alarm in “Daily use” or “Heat and air”.
 there-no-smoke-alarm = There is no smoke alarm yet, and { FIX($people, digits: 0) } { $people ->
     [one] sleeps
    *[other] sleep

@@ -600,6 +600,7 @@ board-has-circuit-on-way = The board has { $on_it_count } { $on_it_count ->
    *[other] ways
  }.
 circuits-take-together-board = The circuits take { FIX($fig_a, digits: 0) } A together; the board is for { SHORT($total_rating_a) } A.
+what-protects-board-lets = What protects the board lets { SHORT($above_a) } A through; the board is for { SHORT($total_rating_a) } A.
 circuit-takes-outgoing-way = The circuit takes { FIX($current_a, digits: 1) } A; an outgoing way of this board is for { SHORT($way_rating_a) } A.
 no-circuit-feeds-this = No circuit feeds this appliance yet.
 when-this-one-fuse = When this one fuse blows, { PER_CENT($share, digits: 0) } of the lighting goes out.
