@@ -305,6 +305,17 @@ def test_a_mains_board_is_for_what_its_inlet_lets_in(inlet_a: float | None, boar
     assert ("wire-board-overload" in found(data)) == told
 
 
+@pytest.mark.parametrize(("far_a", "told"), [(None, False), (100.0, False), (1000.0, True)])
+def test_the_fuse_at_the_other_end_guards_the_cable_too(far_a: float | None, told: bool) -> None:
+    between = {"id": "in", "name": "From the starter", "kind": "driving_in", "length_m": 3.0, "area_mm2": 35.0, "fuse_a": 80.0, "far_fuse_a": far_a}
+    first = load_design(house(between, driving=DCDC))
+    f = next((f for f in report(first).findings if f.rule == "wire-fuse-above-ampacity"), None)
+    assert (f is not None) == told
+    if f is not None:
+        assert f.subject == "in" and f.fix is not None
+        assert not any(x.rule == f.rule for x in report(apply_patch(first, f.fix.patch)).findings)
+
+
 @pytest.mark.parametrize("where", ["element", "tank"])
 def test_a_heater_that_nobody_counted_is_entered_with_one_press(where: str) -> None:
     tank = {

@@ -206,3 +206,12 @@ def test_the_next_dry_day_of_the_forecast_is_said() -> None:
     assert "fit-cure-too-wet" not in found(hall), "under a roof it rains on nobody"
     july = planned(**bond(temp_c=38.0))
     assert "takes at most 35 °C" in found(july)["fit-cure-too-hot"].message
+
+
+@pytest.mark.parametrize(("bolts", "told"), [(1, True), (3, True), (4, False), (0, False)])
+def test_a_panel_wants_a_bolt_at_each_corner(bolts: int, told: bool) -> None:
+    bad = planned(spots=spots(a={"held": "bolts", "bolts": bolts}))
+    f = found(bad).get("fit-roof-bolts-weak")
+    assert (f is not None) == told
+    if f is not None and f.fix is not None:
+        assert "fit-roof-bolts-weak" not in found(apply_patch(bad, f.fix.patch))

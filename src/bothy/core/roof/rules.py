@@ -23,6 +23,9 @@ SHADED = 0.005
 AIR_LOW_M, AIR_HIGH_M = 0.02, 0.06
 SQUEEZE, SQUEEZE_MOST, REMAIN_MM = 0.4, 0.5, 6.0
 
+CORNERED = frozenset({"panel", "flexible", "box", "rail"})
+"""What lies flat on four corners, each of which wants a fixing of its own: on fewer, the wind turns or lifts it."""
+
 
 def apart(a: Rect, b: Rect) -> float:
     """How far two rectangles lie apart along the nearer axis in m; negative where they overlap."""
@@ -323,7 +326,7 @@ def _holds(design: Design, roof: RoofShape, laid: list[RoofThing], held: dict[st
     for t in laid:
         h2 = held.get(t.key)
         if h2 is not None and h2.by == "bolts" and h2.used is not None and h2.used > 1 + EPS:
-            n = 2 * -(-int(h2.bolts * h2.used + 1) // 2)
+            n = max(4, 2 * -(-int(h2.bolts * h2.used + 1) // 2))
             yield finding(
                 "fit-roof-bolts-weak",
                 t.key,
@@ -332,6 +335,9 @@ def _holds(design: Design, roof: RoofShape, laid: list[RoofThing], held: dict[st
                 figures=[f"roof/held/{_fig(t.key)}/used_frac"],
                 fix=_set(design, t, says("use-bolts", n=n), bolts=n) if n <= 60 else None,
             )
+        elif h2 is not None and h2.by == "bolts" and t.kind in CORNERED and h2.bolts < 4:
+            text = says("bolts-for-corners", bolts=h2.bolts, t_name=t.name)
+            yield finding("fit-roof-bolts-weak", t.key, t.name, text, fix=_set(design, t, says("use-bolts", n=4), bolts=4))
 
 
 def _fig(key: str) -> str:

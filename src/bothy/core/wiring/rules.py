@@ -244,6 +244,10 @@ def _protection(ctx: Context, w: Worked, name: str, keys: list[str]) -> list[Fin
             _fuse_only(w),
             keys[1:2],
         )
+    if c.far_fuse_a is not None and p.ampacity_a is not None and c.far_fuse_a > p.ampacity_a + EPS:
+        text = says("at-other-end-lets-carry", fuse_a=c.far_fuse_a, size_text=p.size_text, ampacity_a=p.ampacity_a)
+        same = w.change(says("fit-at-other-end", fuse_a=c.fuse_a), far_fuse_a=c.fuse_a) if c.fuse_a <= p.ampacity_a + EPS else None
+        add("wire-fuse-above-ampacity", text, same, keys[1:2])
     device = min((a.max_fuse_a for i in c.appliances if (a := ctx.design.appliance(i)) and a.max_fuse_a), default=None)
     if device is not None and c.fuse_a > device + EPS:
         smaller = _fuse_only(w)

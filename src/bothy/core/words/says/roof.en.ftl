@@ -152,6 +152,10 @@ bolts-hold-against-uplift = The { $bolts } { $bolts ->
         [one] bolt
        *[other] bolts
     } hold { $t_name } against { FIX($uplift_n, digits: 0) } N of uplift and { FIX($drag_n, digits: 0) } N of drag; with a safety of 2 that is { FIX($used_pc, digits: 0) } % of them.
+bolts-for-corners = “{ $t_name }” is held by { $bolts } { $bolts ->
+    [one] bolt
+   *[other] bolts
+ }: each of its four corners needs a bolt, or the wind turns and lifts the thing.
 use-bolts = Use { $n } { $n ->
         [one] bolt
        *[other] bolts

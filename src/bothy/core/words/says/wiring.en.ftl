@@ -581,6 +581,7 @@ banks-post-fuse-belongs = the bank’s post (the fuse belongs there, within 0.17
 board = the board
 busbar-2 = the busbar
 cable-leaves-with-no = The cable ({ $size_text }) leaves { $starts_at } with no { $word }.
+at-other-end-lets-carry = The fuse at the other end lets through { SHORT($fuse_a) } A; { $size_text } carries { FIX($ampacity_a, digits: 0) } A here.
 lets-carry-more-than = The { SHORT($fuse_a) } A { $word } lets { $size_text } carry more than its { FIX($ampacity_a, digits: 1) } A.
 fuse-appliance-on-allows = The fuse is { SHORT($fuse_a) } A; an appliance on it allows { SHORT($device_a) } A at most.
 load = The load is { FIX($current_a, digits: 1) } A, the { $word } { SHORT($fuse_a) } A.
