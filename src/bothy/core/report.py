@@ -361,6 +361,50 @@ def _asked(sheet: ProvePart, unanswered: int, before: Report | None) -> ProvePar
     return sheet.model_copy(update={"unanswered": unanswered})
 
 
+class Wired(NamedTuple):
+    """What is known of the wiring: every circuit, its feeds, its part of the report, and what the electrical rules find, those of Power too."""
+
+    worked: list[Worked]
+    feeds: Feeds
+    part: WiringPart
+    found: list[Finding]
+
+
+def _all_wired(parts: Parts, uses: dict[str, LoadBudgetOut], supply: Supply, power: PowerPart) -> Wired:
+    make = parts.make
+    feeds = make("feeds", feeds_of, supply)
+    worked, network = make("wired", _wired, feeds)
+    found = [
+        *make("power findings", _power_findings, uses, supply, power, worked),
+        *make("wiring findings", wiring_findings, worked),
+        *make("network findings", network_findings, worked, network),
+    ]
+    if not network.converged:
+        # while the voltage collapses nothing is known of what comes after
+        found = [f.model_copy(update={"fix": f.fix.first_step()}) if f.stage == "wiring" and f.fix else f for f in found]
+    panel, clashes = make("panel", work_panel, worked)
+    raceways, crowded = make("raceways", work_raceways, worked)
+    found += [*clashes, *crowded, *make("making findings", making_findings, worked), *make("feeding findings", feeding_findings, worked)]
+    others, thin = make("others", work_others, worked)
+    lighting, dark = make("lighting", work_lighting, worked)
+    mains = make("mains", work_mains, worked)
+    found += [*thin, *dark, *make("mains findings", mains_findings, worked, mains), *make("shore findings", shore_findings)]
+    loops, failed = make("loops", _loops, worked)
+    found += failed
+    part = quick(
+        WiringPart,
+        circuits={w.circuit.id: w.part for w in worked},
+        network=network,
+        mains=mains,
+        panel=panel,
+        raceways=raceways,
+        lighting=lighting,
+        loops=loops,
+        others=others,
+    )
+    return Wired(worked, feeds, part, found)
+
+
 def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | None = None) -> Report:
     """Compute everything that follows from a design, and what the evidence proves of it. Parts of the report ``before``, of another state of the
     design, are taken where nothing that they read has changed."""
@@ -377,25 +421,10 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
     life = make("life", life_part, uses)
     supply = make("supply", work_out, uses)
     power = make("power", power_part, uses, supply)
-    feeds = make("feeds", feeds_of, supply)
-    worked, network = make("wired", _wired, feeds)
-    found: list[Finding] = []
-    found += make("power findings", _power_findings, uses, supply, power, worked)
-    found += make("wiring findings", wiring_findings, worked)
-    found += make("network findings", network_findings, worked, network)
-    if not network.converged:
-        # while the voltage collapses nothing is known of what comes after
-        found = [f.model_copy(update={"fix": f.fix.first_step()}) if f.stage == "wiring" and f.fix else f for f in found]
-    panel, clashes = make("panel", work_panel, worked)
-    raceways, crowded = make("raceways", work_raceways, worked)
-    found += [*clashes, *crowded, *make("making findings", making_findings, worked), *make("feeding findings", feeding_findings, worked)]
-    others, thin = make("others", work_others, worked)
-    lighting, dark = make("lighting", work_lighting, worked)
-    mains = make("mains", work_mains, worked)
-    found += [*thin, *dark, *make("mains findings", mains_findings, worked, mains), *make("shore findings", shore_findings)]
-    loops, failed = make("loops", _loops, worked)
+    wired = _all_wired(parts, uses, supply, power)
+    worked, found = wired.worked, [*wired.found]
     warm = make("warmth", warmth_part)
-    found += [*failed, *make("warmth findings", warmth_findings, warm)]
+    found += make("warmth findings", warmth_findings, warm)
     energy = {k: a.energy_wh for k, a in life.appliances.items()}
     wet = make("water", water_part, energy, warm.part.loop.hot_water_38_l_min if warm.part.loop else None)
     found += make("water findings", water_findings, wet)
@@ -406,7 +435,7 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
     sides, cut = make("sides", sides_part, geo, above.shape, fit.part.walls)
     found += [*fit.found, *roofed, *cut]
     vehicle, heavy = _vehicle(ctx, power, wet.part.mass_full_kg, gassed.part.full_mass_kg, fit)
-    sheet, tested = make("prove", _prove, worked, feeds, loops)
+    sheet, tested = make("prove", _prove, worked, wired.feeds, wired.part.loops)
     found = still_true(found, tested)
     stale = tuple(sorted({f.subject for f in tested if f.rule == "test-outdated"}))
     proved = (standing, stale, worked, sheet, wet.part, gassed.part, warm.part, fit.part, roof)
@@ -418,17 +447,6 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
     found = in_order([f.model_copy(update={"accepted": answers[f.id]}) if f.id in answers else f for f in one_cause(found)])
     cited = cite(found, ctx.book.figures, items_of(design), before._cited if before is not None else None)
     proving = _asked(sheet, sum(f.severity == "question" and f.accepted is None for f in found), before)
-    wiring = quick(
-        WiringPart,
-        circuits={w.circuit.id: w.part for w in worked},
-        network=network,
-        mains=mains,
-        panel=panel,
-        raceways=raceways,
-        lighting=lighting,
-        loops=loops,
-        others=others,
-    )
     out = Report.model_construct(
         region_name=ctx.region.name,
         licensed=ctx.region.licensed,
@@ -439,7 +457,7 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
         vehicle=vehicle,
         life=life,
         power=power,
-        wiring=before.wiring if before is not None and _very_same(wiring, before.wiring) else wiring,
+        wiring=before.wiring if before is not None and _very_same(wired.part, before.wiring) else wired.part,
         warmth=warm.part,
         water=wet.part,
         gas=gassed.part,

@@ -142,23 +142,69 @@ def keep_row(row: Array, nominal: float, state: Array, store: Array, pv: float, 
 
 
 @piece
+def mains_now(plan: Array, day: Array, store: Array, tot: Array, h: float, driving: bool, now: float) -> tuple[bool, bool]:
+    """Whether there is mains from outside, and whether the generator makes it; with nothing left to burn it makes none."""
+    shore = day[k.D_MAINS_FROM] <= h < day[k.D_MAINS_TO] and not driving
+    generating = shore and day[k.D_BY_GENERATOR] != 0
+    if generating and p.generator_left(plan, store) <= 0:
+        p.first_at(tot, k.FIRST_GEN, now)
+        return False, False
+    return shore, generating
+
+
+@piece
+def closes_again(plan: Array, bank: Array, soc: float, floor: float, shore: bool, driving: bool) -> bool:
+    """Whether an open disconnect closes: enough came back, or something else charges."""
+    return soc >= min(0.98, floor + bank[c.RECONNECT] - bank[c.FLOOR]) or (shore and plan[k.CHARGER] > 0) or (driving and plan[k.DCDC] > 0)
+
+
+@piece
+def mains_side(plan: Array, day: Array, ac_live: float, ac_all: float, shore: bool, cut: bool) -> tuple[float, float, float, float, float]:
+    """Mains loads in W: what comes from outside, what that lacks, what it leaves to charge with, what is left to the inverter, and what the inverter draws."""
+    if shore:
+        shore_ac = min(ac_all, day[k.D_MAINS_W])
+        offer = min(plan[k.CHARGER], max(0.0, day[k.D_MAINS_W] - shore_ac) * plan[k.ETA_CHARGER])
+        return shore_ac, ac_all - shore_ac, offer, 0.0, 0.0
+    inverter = 0.0
+    if plan[k.INVERTER] != 0 and not cut and (ac_live > 0 or plan[k.ALWAYS] != 0):
+        inverter = plan[k.IDLE] + ac_live / plan[k.ETA_INVERTER]
+    return 0.0, 0.0, 0.0, ac_live, inverter
+
+
+@piece
+def stores_used(
+    plan: Array,
+    store: Array,
+    led: Array,
+    tot: Array,
+    h: float,
+    persons: float,
+    heat_wh: float,
+    fuel_short: bool,
+    generating: bool,
+    mains_w: float,
+    now: float,
+    dt: float,
+) -> None:
+    """Fuel that heater, cooking and generator burn, and water."""
+    share = persons / 15 * dt if 7 <= int(h) <= 21 else 0.0
+    p.fuel_burnt(plan, store, led, tot, heat_wh / 1000 / plan[k.ETA_HEATER] if heat_wh > 0 else 0.0, fuel_short, share, now)
+    if generating:
+        p.generator_burnt(plan, store, led, mains_w, dt)
+        tot[k.GEN_H] += dt
+    p.water_used(plan, store, led, tot, share, now)
+
+
+@piece
 def step(
     dt: float,
     h: float,
     j: int,
     i: int,
     day: Array,
-    g0n: float,
-    cz: float,
-    kt: float,
-    diffuse: float,
-    t_out: float,
-    outside_damp: float,
+    weather: tuple[float, float, float, float, float, float],
     panels: tuple[Array, Array, Array],
-    planes: Array,
-    sky: Array,
-    ground: Array,
-    on: Array,
+    light: tuple[Array, Array, Array, Array],
     dc: Array,
     ac: Array,
     plan: Array,
@@ -175,23 +221,22 @@ def step(
     draw: int,
     at: int,
 ) -> tuple[bool, bool]:
-    """One step of one draw; whether snow took some of the sun, and whether electricity was short. ``series`` keeps the step where it has room."""
+    """One step of one draw; whether snow took some of the sun, and whether electricity was short. ``series`` keeps the step where it has room.
+
+    ``weather``: extraterrestrial light in W/m², cosine of the zenith, clearness, diffuse part, air in °C, its vapour pressure in Pa. ``light`` and
+    ``panels``: of :func:`draws`.
+    """
+    g0n, cz, kt, diffuse, t_out, outside_damp = weather
     nominal, persons, cabin, cell, e = bank[c.E_NOM], day[k.D_PERSONS], state[CABIN], state[CELL], state[E]
     driving = drives(day, h)
-    shore = day[k.D_MAINS_FROM] <= h < day[k.D_MAINS_TO] and not driving
-    generating = shore and day[k.D_BY_GENERATOR] != 0
     if i == int(day[k.D_REFILL_STEP]):
         p.filled(plan, int(day[k.D_REFILLS]), store)
     begins, now = j + i * dt / 24, j + (i + 1) * dt / 24
-    if generating and p.generator_left(plan, store) <= 0:
-        shore = generating = False
-        p.first_at(tot, k.FIRST_GEN, now)
+    shore, generating = mains_now(plan, day, store, tot, h, driving, now)
     p.snow_goes(plan, snow, t_out, persons > 0, h, dt)
     ghi, pv, snowed = 0.0, 0.0, False
     if cz > 0:
-        ghi, pv, snowed = p.sun_w(
-            plan, panels[0], panels[1], panels[2], planes, sky, ground, on, j, i, snow, led, g0n, cz, kt, diffuse, t_out, driving, int(h), dt
-        )
+        ghi, pv, snowed = p.sun_w(plan, panels, light, j, i, snow, led, g0n, cz, kt, diffuse, t_out, driving, int(h), dt)
     gains, ua, keep, aim, want, q, el, el_mains, want_cool, cool, el_cool = asked(plan, store, persons, h, cabin, t_out, ghi, shore, keeps, dt)
     fuel_short = q < want - 1e-9
     fridge = plan[k.FRIDGE_W] * min(1.0, plan[k.FRIDGE_DUTY] * p.fridge_ratio(cabin, plan[k.FRIDGE_IN], plan[k.FRIDGE_REF])) if plan[k.FRIDGE_W] > 0 else 0.0
@@ -199,19 +244,12 @@ def step(
     soc, floor = e / nominal, c.floor_at(bank, cell)
     count = p.tiers_switched(plan, off, events, int(state[EVENTS]), soc, shore, begins)
     cut = state[OPEN] != 0
-    if cut and (soc >= min(0.98, floor + bank[c.RECONNECT] - bank[c.FLOOR]) or (shore and plan[k.CHARGER] > 0) or (driving and plan[k.DCDC] > 0)):
+    if cut and closes_again(plan, bank, soc, floor, shore, driving):
         cut = False
         count = p.noted(events, count, begins, k.E_RECONNECT)
     dc_live, ac_live, ac_all, dead, dead_need = p.loads_w(plan, dc, ac, j, i, off, cut, shore, fridge, el, el_mains, el_cool)
     heat_live, cool_live = off[int(plan[k.HEATER_TIER])] == 0 and not cut, off[int(plan[k.COOL_TIER])] == 0 and not cut
-    ac_short, shore_ac, offer_shore, inverter = 0.0, 0.0, 0.0, 0.0
-    if shore:
-        shore_ac = min(ac_all, day[k.D_MAINS_W])
-        ac_short = ac_all - shore_ac
-        offer_shore = min(plan[k.CHARGER], max(0.0, day[k.D_MAINS_W] - shore_ac) * plan[k.ETA_CHARGER])
-        ac_live = 0.0
-    elif plan[k.INVERTER] != 0 and not cut and (ac_live > 0 or plan[k.ALWAYS] != 0):
-        inverter = plan[k.IDLE] + ac_live / plan[k.ETA_INVERTER]
+    shore_ac, ac_short, offer_shore, ac_live, inverter = mains_side(plan, day, ac_live, ac_all, shore, cut)
     # bank
     env_c = cabin if plan[k.BANK_INSIDE] != 0 else t_out
     offer_dcdc = plan[k.DCDC] if driving and soc < plan[k.DCDC_BELOW] else 0.0
@@ -238,13 +276,7 @@ def step(
     state[E], state[CABIN], state[OPEN], state[EVENTS] = e, then, 1.0 if cut else 0.0, count
     state[CELL] = c.warmed(bank, cell, env_c, loss + el_bank * part * dt, dt)
     state[DAMP] = p.damp_then(plan, led, tot, state[DAMP], outside_damp, then, t_out, persons, plan[k.DAY_FROM] <= h < plan[k.DAY_TO], dt)
-    # fuel and water
-    share = persons / 15 * dt if 7 <= int(h) <= 21 else 0.0
-    p.fuel_burnt(plan, store, led, tot, q * dt / 1000 / plan[k.ETA_HEATER] if q > 0 else 0.0, fuel_short, share, now)
-    if generating:
-        p.generator_burnt(plan, store, led, shore_ac + used_shore / plan[k.ETA_CHARGER], dt)
-        tot[k.GEN_H] += dt
-    p.water_used(plan, store, led, tot, share, now)
+    stores_used(plan, store, led, tot, h, persons, q * dt, fuel_short, generating, shore_ac + used_shore / plan[k.ETA_CHARGER], now, dt)
     served = demand - short + shore_ac
     book_sources(led, dt, pv, used_pv, used_dcdc, used_shore, shore_ac, ghi)
     unserved = short + ac_short + (dead if was_cut else 0.0)
@@ -315,9 +347,10 @@ def draws(
             snowed = short = False
             for i in range(steps):
                 one, other = step(
-                    dt, hours[i], j, i, day, day[k.D_OUTSIDE], cos_z[j, i], clear[d, j] * unit[j, i], diffuse[d, j],
-                    mean_c[d, j] + swing_c[d, j] / 2 * swing_at[j, i], damp, (arrays, heads, shade), planes, sky, ground, on,
-                    dc, ac, plan, bank, keeps, led, tot, events[d], state, store, snow, off, series, d - first_draw, j * steps + i,
+                    dt, hours[i], j, i, day,
+                    (day[k.D_OUTSIDE], cos_z[j, i], clear[d, j] * unit[j, i], diffuse[d, j], mean_c[d, j] + swing_c[d, j] / 2 * swing_at[j, i], damp),
+                    (arrays, heads, shade), (planes, sky, ground, on), dc, ac, plan, bank, keeps,
+                    led, tot, events[d], state, store, snow, off, series, d - first_draw, j * steps + i,
                 )  # fmt: skip
                 snowed |= one
                 short |= other

@@ -205,13 +205,8 @@ def array_w(
 @piece
 def sun_w(
     plan: Array,
-    arrays: Array,
-    heads: Array,
-    shade: Array,
-    planes: Array,
-    sky: Array,
-    ground: Array,
-    on: Array,
+    panels: tuple[Array, Array, Array],
+    light: tuple[Array, Array, Array, Array],
     j: int,
     i: int,
     snow: Array,
@@ -226,6 +221,8 @@ def sun_w(
     dt: float,
 ) -> tuple[float, float, bool]:
     """Light on the level in W/m², what all arrays give behind their controllers in W, and whether snow took some of it."""
+    arrays, heads, shade = panels
+    planes, sky, ground, on = light
     kd = min(kt, diffuse)
     ghi = kt * g0n * cz
     dhi = kd * g0n * cz
