@@ -227,6 +227,15 @@ def test_the_exported_schedule_is_the_reports(client: TestClient, curlew_id: str
     assert made == json.loads(json.dumps(demo_of(curlew)[0].report.whole())), "with every working"
 
 
+@pytest.mark.parametrize(("units", "heading"), [(None, "length one way m"), ("metric", "length one way m"), ("us", "length one way ft")])
+def test_a_file_is_in_the_units_asked_for_and_comes_back(client: TestClient, curlew_id: str, units: str | None, heading: str) -> None:
+    text = client.get(f"/api/variants/{curlew_id}/export/circuits.csv", params={"units": units} if units else {}).text
+    assert heading in text.splitlines()[0]
+    body = client.post(f"/api/variants/{curlew_id}/circuits/preview", json={"text": text}).json()
+    assert (body["taken"], body["wrong"]) == (30, 0)
+    assert client.get(f"/api/variants/{curlew_id}/export/circuits.csv", params={"units": "cubits"}).status_code == 422
+
+
 @pytest.mark.parametrize("kind", ["diagram", "labels", "circuits", "lists", "panel"])
 def test_papers_are_pdf_with_the_whole_fonts(client: TestClient, curlew_id: str, kind: str, tmp_path: Path) -> None:
     r = client.get(f"/api/variants/{curlew_id}/paper/{kind}.pdf")

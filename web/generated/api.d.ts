@@ -811,7 +811,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Export Variant */
+        /**
+         * Export Variant
+         * @description A file of the newest revision. Tables are in the reader's units; those that can be brought in again are read in any; drawings stay in millimetres.
+         */
         get: operations["exportVariant"];
         put?: never;
         post?: never;
@@ -1252,7 +1255,7 @@ export interface paths {
         };
         /**
          * Build File
-         * @description The shopping list or the plan as a file.
+         * @description The shopping list or the plan as a file, in the reader's units.
          */
         get: operations["buildFile"];
         put?: never;
@@ -17222,7 +17225,10 @@ export interface operations {
     };
     exportVariant: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description of the tables; those of the region when absent */
+                units?: ("metric" | "us") | null;
+            };
             header?: never;
             path: {
                 variant_id: string;
@@ -18167,6 +18173,8 @@ export interface operations {
             query: {
                 /** @description the day that is asked for, like 2027-03-14 */
                 today: string;
+                /** @description those of the region when absent */
+                units?: ("metric" | "us") | null;
             };
             header?: never;
             path: {

@@ -26,6 +26,7 @@ from bothy.core.facts.evidence import facts_of
 from bothy.core.facts.kinds import Quote
 from bothy.core.region import REGIONS
 from bothy.core.report import report
+from bothy.core.words.said import UnitSystem, reader_of
 from bothy.core.words.says import api_says as says
 from bothy.forecast.client import AHEAD_DAYS, ask
 from bothy.formats import build_files
@@ -202,9 +203,14 @@ def preview_quotes(variant_id: uuid.UUID, body: QuotesText, today: Day, store: S
 
 @router.get("/{variant_id}/build/file/{kind}", operation_id="buildFile", response_class=Response, responses={422: {"model": ProblemBody}})
 def build_file(
-    variant_id: uuid.UUID, kind: Literal["shopping.csv", "shopping.xlsx", "plan.csv", "plan.ics"], today: Day, store: Store, reports: Cache
+    variant_id: uuid.UUID,
+    kind: Literal["shopping.csv", "shopping.xlsx", "plan.csv", "plan.ics"],
+    today: Day,
+    store: Store,
+    reports: Cache,
+    units: Annotated[UnitSystem | None, Query(description="those of the region when absent")] = None,
 ) -> Response:
-    """The shopping list or the plan as a file."""
-    made, _, name = _made(variant_id, today, store, reports)
-    data, media = build_files.WRITERS[kind](made, name)
+    """The shopping list or the plan as a file, in the reader's units."""
+    made, design, name = _made(variant_id, today, store, reports)
+    data, media = build_files.WRITERS[kind](made, name, reader_of(design, units))
     return Response(data, media_type=media, headers=attachment(f"{name} {kind}"))

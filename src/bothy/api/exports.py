@@ -20,7 +20,7 @@ from bothy.core.facts.evidence import facts_of
 from bothy.core.report import Report
 from bothy.core.wiring.lists import BenchLists, bench_lists
 from bothy.core.wiring.panel_design import PanelPart
-from bothy.core.words.said import UnitSystem, reader_of
+from bothy.core.words.said import Reader, UnitSystem, reader_of
 from bothy.core.words.says import api_says as says
 from bothy.formats import appliances_csv, diagram_svg, papers, places, schedule
 from bothy.formats import panel as panel_format
@@ -55,11 +55,15 @@ MEDIA = {
 }
 
 
+Units = Annotated[UnitSystem | None, Field(description="of the tables; those of the region when absent")]
+
+
 class _Made(NamedTuple):
-    """A variant with its report and title."""
+    """A variant with its report, title and reader."""
 
     head: VariantHead
     report: Report
+    reader: Reader
 
     @property
     def title(self) -> str:
@@ -77,31 +81,32 @@ class _Made(NamedTuple):
 
 
 WRITERS: dict[str, Callable[[_Made], str | bytes]] = {
-    "appliances.csv": lambda m: "\ufeff" + appliances_csv.write(m.head.design.life.appliances),
-    "circuits.csv": lambda m: "\ufeff" + schedule.to_csv(m.head.design, m.report),
-    "circuits.xlsx": lambda m: schedule.to_xlsx(m.head.design, m.report, m.title),
-    "lists.xlsx": lambda m: write_lists(m.lists, m.title),
+    "appliances.csv": lambda m: "\ufeff" + appliances_csv.write(m.head.design.life.appliances, m.reader.units),
+    "circuits.csv": lambda m: "\ufeff" + schedule.to_csv(m.head.design, m.report, m.reader),
+    "circuits.xlsx": lambda m: schedule.to_xlsx(m.head.design, m.report, m.title, m.reader),
+    "lists.xlsx": lambda m: write_lists(m.lists, m.title, m.reader),
     "panel.svg": lambda m: panel_format.to_svg(m.panel, m.title),
     "panel.dxf": lambda m: panel_format.to_dxf(m.panel),
     "diagram.svg": lambda m: diagram_svg.to_svg(m.report.diagram(), m.title),
-    "places.csv": lambda m: "\ufeff" + places.places_csv(m.head.design, m.report.fit),
-    "masses.csv": lambda m: "\ufeff" + places.masses_csv(m.report.fit),
-    "ways.csv": lambda m: "\ufeff" + places.ways_csv(m.report.fit),
-    "layout.svg": lambda m: places.to_svg(m.report.fit, m.title),
+    "places.csv": lambda m: "\ufeff" + places.places_csv(m.head.design, m.report.fit, m.reader),
+    "masses.csv": lambda m: "\ufeff" + places.masses_csv(m.report.fit, m.reader),
+    "ways.csv": lambda m: "\ufeff" + places.ways_csv(m.report.fit, m.reader),
+    "layout.svg": lambda m: places.to_svg(m.report.fit, m.title, m.reader),
     "layout.dxf": lambda m: places.to_dxf(m.report.fit),
-    "layout.xlsx": lambda m: places.to_xlsx(m.head.design, m.report.fit, m.title),
+    "layout.xlsx": lambda m: places.to_xlsx(m.head.design, m.report.fit, m.title, m.reader),
     "report.json": lambda m: orjson.dumps(m.report.whole(), option=orjson.OPT_INDENT_2),
 }
 
 
-def _made(variant_id: uuid.UUID, store: Store, reports: Cache) -> _Made:
+def _made(variant_id: uuid.UUID, store: Store, reports: Cache, units: UnitSystem | None = None) -> _Made:
     head, kept = standing(store, reports, variant_id)
-    return _Made(head, kept.report)
+    return _Made(head, kept.report, reader_of(head.design, units))
 
 
 @router.get("/{variant_id}/export/{kind}", operation_id="exportVariant", response_class=Response)
-def export_variant(variant_id: uuid.UUID, kind: Kind, store: Store, reports: Cache) -> Response:
-    m = _made(variant_id, store, reports)
+def export_variant(variant_id: uuid.UUID, kind: Kind, store: Store, reports: Cache, units: Units = None) -> Response:
+    """A file of the newest revision. Tables are in the reader's units; those that can be brought in again are read in any; drawings stay in millimetres."""
+    m = _made(variant_id, store, reports, units)
     return Response(WRITERS[kind](m), media_type=MEDIA[kind.rsplit(".", 1)[1]], headers=attachment(f"{m.head.project_name} {kind}"))
 
 
@@ -119,12 +124,12 @@ async def print_variant(
     store: Store,
     reports: Cache,
     size: Annotated[Literal["A4", "A3", "letter"] | None, Field(description="paper; that of the region when absent")] = None,
-    units: Annotated[UnitSystem | None, Field(description="of the tables; those of the region when absent")] = None,
+    units: Units = None,
 ) -> Response:
     """A paper of the newest revision as PDF."""
 
     def page() -> tuple[_Made, list[Sheet]]:
-        m = _made(variant_id, store, reports)
+        m = _made(variant_id, store, reports, units)
         design = m.head.design
         paper = papers.Paper(
             m.head.project_name,
@@ -133,7 +138,7 @@ async def print_variant(
             m.report.licensed,
             size or papers.size_for(design.region),
             request.app.state.fonts,
-            reader_of(design, units),
+            m.reader,
         )
         if kind == "panel":
             _ = m.panel

@@ -16,6 +16,7 @@ from bothy.core.contract import BadInput, explain, whole
 from bothy.core.design.life import Appliance
 from bothy.core.recognise import adapter_of, kind_of, mains_of, usual_start, usual_use, usual_windows
 from bothy.core.units import NotUnderstood, parse, show
+from bothy.core.words.said import IN_US, UnitSystem
 from bothy.core.words.says import formats_says as says
 from bothy.formats.tables import MAX_ROWS, plain, rows_of, unplain
 
@@ -115,6 +116,9 @@ def _clean(text: str) -> tuple[str, str]:
     return re.sub(r"[\s_]+", " ", name).strip().lower(), unit
 
 
+_TURNED = re.compile(r"(.+) (ft|in|mm|cm|lb)")
+
+
 def match_columns(header: list[str], words: dict[str, tuple[str, ...]] = WORDS) -> tuple[dict[str, int], dict[str, str], list[str]]:
     """Field -> column number, field -> unit of the header, and the names that mean nothing to Bothy."""
     found: dict[str, int] = {}
@@ -123,6 +127,9 @@ def match_columns(header: list[str], words: dict[str, tuple[str, ...]] = WORDS) 
     for i, cell in enumerate(header):
         name, unit = _clean(cell)
         field = next((f for f, known in words.items() if name in known and f not in found), None)
+        if field is None and not unit and (turned := _TURNED.fullmatch(name)):  # “x ft” is Bothy's own “x m” to who reads feet
+            of, unit = turned[1], turned[2]
+            field = next((f for f, known in words.items() if (f"{of} m" in known or f"{of} kg" in known) and f not in found), None)
         if field is None:
             if cell.strip():
                 ignored.append(cell.strip())
@@ -351,7 +358,12 @@ def preview(text: str, system_v: float = 12.0, columns: dict[str, str] | None = 
     )
 
 
-def _out(a: Appliance) -> dict[str, str]:
+def _mass(kg: float, units: UnitSystem) -> str:
+    unit, turn = IN_US["kg"]
+    return f"{turn(kg):.4g} {unit}" if units == "us" else f"{kg:g} kg"
+
+
+def _out(a: Appliance, units: UnitSystem = "metric") -> dict[str, str]:
     power = f"{a.power_w:g} W" if a.power_w is not None else f"{a.current_a:g} A @ {a.voltage_v:g} V" if a.current_a is not None else ""
     use = (
         f"{a.hours_per_day:g} h"
@@ -376,7 +388,7 @@ def _out(a: Appliance) -> dict[str, str]:
         "start multiple": f"{a.start_multiple:g}" if a.start_multiple != 1 else "",
         "label energy": f"{a.energy_24h_wh:g} Wh" if a.energy_24h_wh is not None else "",
         "charge energy": f"{a.charge_energy_wh:g} Wh" if a.charge_energy_wh is not None else "",
-        "mass": f"{a.mass_kg:g} kg" if a.mass_kg else "",
+        "mass": _mass(a.mass_kg, units) if a.mass_kg else "",
         "note": plain(a.note),
     }
 
@@ -426,10 +438,10 @@ def read_cell(field: Cell, text: str, now: dict[str, Any]) -> tuple[dict[str, An
     return fields, words.split(": ", 1)[1].removesuffix(", dc, ")
 
 
-def write(appliances: list[Appliance]) -> str:
-    """The appliance ledger as CSV in Bothy's columns."""
+def write(appliances: list[Appliance], units: UnitSystem = "metric") -> str:
+    """The appliance ledger as CSV in Bothy's columns, in its reader's units."""
     file = io.StringIO()
     writer = csv.DictWriter(file, COLUMNS, lineterminator="\r\n")
     writer.writeheader()
-    writer.writerows(_out(a) for a in appliances)
+    writer.writerows(_out(a, units) for a in appliances)
     return file.getvalue()

@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from bothy.core.wiring.lists import BenchLists
+from bothy.core.words.said import METRIC_UK, Reader
 from bothy.core.words.says import formats_says as says
 from bothy.formats.tables import plain
+from bothy.formats.turned import for_reader
 from bothy.formats.workbook import Table, to_xlsx
 
 
@@ -77,6 +79,6 @@ def tables(lists: BenchLists) -> list[Table]:
     ]
 
 
-def write(lists: BenchLists, title: str) -> bytes:
+def write(lists: BenchLists, title: str, reader: Reader = METRIC_UK) -> bytes:
     """The workbook."""
-    return to_xlsx(tables(lists), title)
+    return to_xlsx([for_reader(t, reader, digits=4) for t in tables(lists)], title)

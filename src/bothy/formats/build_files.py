@@ -7,6 +7,7 @@ import io
 from collections.abc import Callable, Sequence
 
 from bothy.core.build.part import BuildPart
+from bothy.core.words.said import IN_US, METRIC_UK, Reader, said
 from bothy.core.words.says import formats_says as says
 from bothy.formats.tables import plain
 from bothy.formats.workbook import to_xlsx
@@ -30,10 +31,28 @@ SHOPPING = (
 PLAN = ("task", "phase", "hours", "people", "licence", "starts", "ends", "cured", "done %", "why", "id")
 
 
-def _shopping_rows(b: BuildPart) -> list[list[str | float | int | None]]:
+def _amount(amount: float, unit: str, reader: Reader) -> tuple[float, str]:
+    if reader.units != "us" or unit not in IN_US:
+        return amount, unit
+    to, turn = IN_US[unit]
+    return float(f"{turn(amount):.4g}"), to
+
+
+def _shopping_rows(b: BuildPart, reader: Reader) -> list[list[str | float | int | None]]:
     return [
         [
-            *(plain(x.name), x.service, x.amount, x.unit, x.packs, x.price, x.order_by, x.need_by, x.status, plain("; ".join(x.of))[:400], x.key),
+            *(
+                plain(x.name),
+                x.service,
+                *_amount(x.amount, x.unit, reader),
+                said(x.packs, reader),
+                x.price,
+                x.order_by,
+                x.need_by,
+                x.status,
+                plain("; ".join(x.of))[:400],
+                x.key,
+            ),
             *((x.quote.price, x.quote.lead_days, plain(x.quote.supplier)) if x.quote is not None else (None, None, None)),
         ]
         for x in b.shopping
@@ -48,7 +67,7 @@ def _csv(headings: tuple[str, ...], rows: list[list[str | float | int | None]]) 
     return "\ufeff" + out.getvalue()
 
 
-def _plan_rows(b: BuildPart) -> list[list[str | float | int | None]]:
+def _plan_rows(b: BuildPart, reader: Reader) -> list[list[str | float | int | None]]:
     return [
         [
             plain(t.name),
@@ -60,7 +79,7 @@ def _plan_rows(b: BuildPart) -> list[list[str | float | int | None]]:
             t.end,
             t.ready,
             round(100 * t.done),
-            plain(" ".join(t.reasons)),
+            plain(said(" ".join(t.reasons), reader, "build")),
             t.id,
         ]
         for t in b.tasks
@@ -97,21 +116,22 @@ def ics_text(name: str, today: str, events: Sequence[tuple[str, str, str | None,
     return "\r\n".join(_folded(x) for x in lines) + "\r\n"
 
 
-def to_ics(b: BuildPart, name: str) -> str:
+def to_ics(b: BuildPart, name: str, reader: Reader = METRIC_UK) -> str:
     """Each piece of each task as an appointment in floating local time."""
     events = []
     for t in b.tasks:
         for n, (start, end) in enumerate(t.pieces):
             more = f" ({n + 1} of {len(t.pieces)})" if len(t.pieces) > 1 else ""
             about = " ".join([*t.reasons, t.note, says("ask", ask=t.ask) if t.ask else ""]).strip()
-            events.append((f"{t.id}-{n}@bothy", start, end, t.name + more, about))
+            events.append((f"{t.id}-{n}@bothy", start, end, t.name + more, said(about, reader, "build")))
     return ics_text(name, b.today, events)
 
 
 XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
-WRITERS: dict[str, Callable[[BuildPart, str], tuple[str | bytes, str]]] = {
-    "shopping.csv": lambda b, _: (_csv(SHOPPING, _shopping_rows(b)), "text/csv; charset=utf-8"),
-    "shopping.xlsx": lambda b, name: (to_xlsx([(says("shopping"), SHOPPING, _shopping_rows(b))], name), XLSX),
-    "plan.csv": lambda b, _: (_csv(PLAN, _plan_rows(b)), "text/csv; charset=utf-8"),
-    "plan.ics": lambda b, name: (to_ics(b, name), "text/calendar; charset=utf-8"),
+WRITERS: dict[str, Callable[[BuildPart, str, Reader], tuple[str | bytes, str]]] = {
+    "shopping.csv": lambda b, _, r: (_csv(SHOPPING, _shopping_rows(b, r)), "text/csv; charset=utf-8"),
+    "shopping.xlsx": lambda b, name, r: (to_xlsx([(says("shopping"), SHOPPING, _shopping_rows(b, r))], name), XLSX),
+    "plan.csv": lambda b, _, r: (_csv(PLAN, _plan_rows(b, r)), "text/csv; charset=utf-8"),
+    "plan.ics": lambda b, name, r: (to_ics(b, name, r), "text/calendar; charset=utf-8"),
 }
+"""What each file is made with: of Build, by the vehicle's name, for its reader."""

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cache
 from pathlib import Path
@@ -14,13 +13,13 @@ from jinja2 import Environment, FileSystemLoader, StrictUndefined
 from bothy.core.design.document import Design
 from bothy.core.report import Report
 from bothy.core.wiring.lists import BenchLists
-from bothy.core.words.said import METRIC_UK, Reader, column, said
+from bothy.core.words.said import METRIC_UK, Reader, said
 from bothy.core.words.says import formats_says as says
-from bothy.core.words.terms import in_region
 from bothy.formats import bench_lists, diagram_svg, schedule
 from bothy.formats import panel as panel_format
 from bothy.formats.pdf import Sheet
-from bothy.formats.workbook import Cell, Table
+from bothy.formats.turned import for_reader
+from bothy.formats.workbook import Table
 
 HERE = Path(__file__).with_name("papers")
 SIZES_MM = {"A4": (210.0, 297.0), "A3": (297.0, 420.0), "letter": (215.9, 279.4)}
@@ -48,17 +47,8 @@ class Paper:
         return said(told, self.reader, "wiring")
 
     def table(self, t: Table) -> Table:
-        """A table in the reader's units and terms; numbers with three digits where they were turned. Copper stays as it is sold."""
-        name, headings, rows = t
-        columns = [column(h, self.reader) for h in headings]
-
-        def cell(v: Cell, turn: Callable[[float], float] | None) -> Cell:
-            if isinstance(v, str):
-                return said(v, self.reader, "wiring")
-            return v if turn is None or v is None else float(f"{turn(float(v)):.3g}")
-
-        made = [[cell(v, turn) for v, (_, turn) in zip(row, columns, strict=True)] for row in rows]
-        return in_region(name, self.reader.region), [h for h, _ in columns], made
+        """A table in the reader's units and terms."""
+        return for_reader(t, self.reader)
 
 
 def size_for(region: str) -> str:

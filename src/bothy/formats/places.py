@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from typing import Any, Literal
 from xml.sax.saxutils import escape
 
@@ -16,11 +16,13 @@ from bothy.core.design.fit import PlaceDoc
 from bothy.core.fit.geometry import geometry_of
 from bothy.core.fit.part import FitPart, ThingPart
 from bothy.core.units import NotUnderstood, parse
+from bothy.core.words.said import METRIC_UK, Reader, said
 from bothy.core.words.says import formats_says as says
 from bothy.formats import workbook
 from bothy.formats.appliances_csv import match_columns
 from bothy.formats.tables import plain as _plain
 from bothy.formats.tables import rows_of, unplain
+from bothy.formats.turned import for_file
 
 COLUMNS = (
     "thing",
@@ -58,15 +60,16 @@ KEPT = {"fixing", "fixing_count", "tray", "shield", "hatch"}
 """What a table of places doesn't say."""
 
 
-def _csv(rows: Iterable[Iterable[object]]) -> str:
+Row = list[str | float | int | None]
+
+
+def _csv(columns: Sequence[str], table: Sequence[Row], reader: Reader) -> str:
+    headings, rows = for_file(columns, table, reader)
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\r\n")
-    for r in rows:
+    for r in (headings, *rows):
         writer.writerow([_plain(str(c)) if isinstance(c, str) else "" if c is None else c for c in r])
     return out.getvalue()
-
-
-Row = list[str | float | int | None]
 
 
 def place_rows(design: Design, part: FitPart) -> list[Row]:
@@ -81,9 +84,9 @@ def place_rows(design: Design, part: FitPart) -> list[Row]:
     return rows
 
 
-def places_csv(design: Design, part: FitPart) -> str:
+def places_csv(design: Design, part: FitPart, reader: Reader = METRIC_UK) -> str:
     """Every thing with its place; a table that can be brought in again."""
-    return _csv([COLUMNS, *place_rows(design, part)])
+    return _csv(COLUMNS, place_rows(design, part), reader)
 
 
 MASS_COLUMNS = ("what", "key", "mass kg", "x m", "y m", "z m", "group", "known by", "placed")
@@ -119,22 +122,22 @@ def way_rows(part: FitPart) -> list[Row]:
     ]
 
 
-def masses_csv(part: FitPart) -> str:
+def masses_csv(part: FitPart, reader: Reader = METRIC_UK) -> str:
     """The list of masses as CSV."""
-    return _csv([MASS_COLUMNS, *mass_rows(part)])
+    return _csv(MASS_COLUMNS, mass_rows(part), reader)
 
 
-def ways_csv(part: FitPart) -> str:
+def ways_csv(part: FitPart, reader: Reader = METRIC_UK) -> str:
     """The runs as CSV."""
-    return _csv([WAY_COLUMNS, *way_rows(part)])
+    return _csv(WAY_COLUMNS, way_rows(part), reader)
 
 
-def to_xlsx(design: Design, part: FitPart, title: str) -> bytes:
+def to_xlsx(design: Design, part: FitPart, title: str, reader: Reader = METRIC_UK) -> bytes:
     """Places, masses and ways as a workbook; its first sheet can be brought in again."""
     tables: list[workbook.Table] = [
-        ("Places", COLUMNS, place_rows(design, part)),
-        ("Masses", MASS_COLUMNS, mass_rows(part)),
-        ("Ways", WAY_COLUMNS, way_rows(part)),
+        ("Places", *for_file(COLUMNS, place_rows(design, part), reader)),
+        ("Masses", *for_file(MASS_COLUMNS, mass_rows(part), reader)),
+        ("Ways", *for_file(WAY_COLUMNS, way_rows(part), reader)),
     ]
     return workbook.to_xlsx(tables, title)
 
@@ -273,7 +276,7 @@ def _drawn(part: FitPart) -> list[ThingPart]:
     return [t for t in part.things if t.box is not None and not t.small]
 
 
-def to_svg(part: FitPart, title: str) -> str:
+def to_svg(part: FitPart, title: str, reader: Reader = METRIC_UK) -> str:
     """Plan above side at 1 to 20, front to the left, with a bar of 100 mm to check the print by."""
     body = part.body
     boxes = [t.box for t in _drawn(part) if t.box]
@@ -320,7 +323,7 @@ def to_svg(part: FitPart, title: str) -> str:
     out += [
         "</g>",
         f"<g stroke='#a8391f' stroke-width='0.3' id='bar'><line x1='{MARGIN_MM}' x2='{MARGIN_MM + BAR_MM}' y1='{bar:.2f}' y2='{bar:.2f}'/></g>",
-        f"<text x='{MARGIN_MM + BAR_MM + 2}' y='{bar + 1:.2f}' font-size='2.6'>100 mm when printed true; 1 : 20, so 2 m; front to the left</text>",
+        f"<text x='{MARGIN_MM + BAR_MM + 2}' y='{bar + 1:.2f}' font-size='2.6'>{escape(said(says('bar-when-printed-true'), reader))}</text>",
         "</svg>",
         "",
     ]

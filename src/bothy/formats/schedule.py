@@ -9,9 +9,11 @@ from bothy.core.design.document import Design
 from bothy.core.report import Report
 from bothy.core.wiring.circuits import size_text
 from bothy.core.wiring.fuses import FAMILIES
+from bothy.core.words.said import METRIC_UK, Reader
 from bothy.core.words.says import formats_says as says
 from bothy.formats import workbook
 from bothy.formats.tables import plain
+from bothy.formats.turned import for_file
 
 HEADINGS = (
     "code",
@@ -85,15 +87,16 @@ def rows(design: Design, report: Report) -> list[list[str | float]]:
     return out
 
 
-def to_csv(design: Design, report: Report) -> str:
+def to_csv(design: Design, report: Report, reader: Reader = METRIC_UK) -> str:
     """The schedule as CSV."""
+    headings, made = for_file(HEADINGS, rows(design, report), reader)
     file = io.StringIO()
     writer = csv.writer(file, lineterminator="\r\n")
-    writer.writerow(HEADINGS)
-    writer.writerows(rows(design, report))
+    writer.writerow(headings)
+    writer.writerows(made)
     return file.getvalue()
 
 
-def to_xlsx(design: Design, report: Report, title: str) -> bytes:
+def to_xlsx(design: Design, report: Report, title: str, reader: Reader = METRIC_UK) -> bytes:
     """The schedule as an XLSX workbook."""
-    return workbook.to_xlsx([(says("circuits"), HEADINGS, rows(design, report))], title)
+    return workbook.to_xlsx([(says("circuits"), *for_file(HEADINGS, rows(design, report), reader))], title)

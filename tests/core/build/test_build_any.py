@@ -18,6 +18,7 @@ from bothy.core.design.document import load_design
 from bothy.core.facts.document import Facts
 from bothy.core.handover.book import book
 from bothy.core.report import report
+from bothy.core.words.said import reader_of
 from bothy.demo import curlew, fiddlehead, saltbush
 from bothy.formats import book_files, build_files
 
@@ -129,6 +130,7 @@ def test_any_plan_and_log_is_worked_out_or_refused(n: int, build: Any, facts: An
     assert b.now.tasks == [k for k in b.now.tasks if k in {t.id for t in b.tasks}]
     json.dumps(b.model_dump(mode="json"), allow_nan=False)
     for write in build_files.WRITERS.values():
-        assert write(b, "Van")[0]
+        for units in ("metric", "us"):
+            assert write(b, "Van", reader_of(design, units))[0]
     made = book(design, REPORTS[n], known, today, "Van", "plan")
     assert book_files.to_html(made, {}) and book_files.to_paper(made, {}, "A4") and book_files.to_cards(made) and book_files.to_ics(made)

@@ -45,7 +45,7 @@ export function Exports({ items }: { items: Export[] }) {
   const take = (x: Export) => {
     if ("pdf" in x) void pdf(x.word, x.pdf);
     else if ("page" in x) void go(`/v/${id}/print/${x.page}`);
-    else Object.assign(document.createElement("a"), { href: `/api/variants/${id}/export/${x.file}`, download: "" }).click();
+    else Object.assign(document.createElement("a"), { href: `/api/variants/${id}/export/${x.file}?units=${units}`, download: "" }).click();
   };
   return (
     <span className="flex items-center gap-2">

@@ -83,7 +83,7 @@ function useActions() {
   const person = usePerson();
   const go = useNavigate();
   return useMemo(() => {
-    const out = (kind: string) => () => save(`/api/variants/${v.id}/export/${kind}`);
+    const out = (kind: string) => () => save(`/api/variants/${v.id}/export/${kind}?units=${person.units}`);
     return [
       { word: says("undo"), what: "z", run: () => void v.undo() },
       { word: says("redo"), what: "Shift+z", run: () => void v.redo() },

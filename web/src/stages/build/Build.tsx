@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import { useVariant } from "../../data/variant";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
+import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { useSite } from "../../shell/useSite";
 import { StageViews } from "../../shell/ViewSwitch";
@@ -64,6 +65,7 @@ function OwnTask() {
 
 export function Component() {
   const { id } = useVariant();
+  const { units } = usePerson();
   const made = useBuild();
   const { view } = useStageView(VIEWS);
   const hand = useHand();
@@ -130,7 +132,11 @@ export function Component() {
             value=""
             onChange={(e) => {
               const kind = e.target.value;
-              if (kind) Object.assign(document.createElement("a"), { href: `/api/variants/${id}/build/file/${kind}?today=${day}`, download: "" }).click();
+              if (kind)
+                Object.assign(document.createElement("a"), {
+                  href: `/api/variants/${id}/build/file/${kind}?today=${day}&units=${units}`,
+                  download: "",
+                }).click();
               e.target.value = "";
             }}
           >

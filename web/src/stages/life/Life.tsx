@@ -12,7 +12,7 @@ import { Token, useAssumption } from "../../parts/Token";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
-import { useSaid } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { says } from "../../words/life";
 import { AddAppliance } from "./AddAppliance";
 import { BringInAppliances } from "./BringInAppliances";
@@ -75,6 +75,7 @@ function Sentence() {
 export function Component() {
   const say = useSaid();
   const { report, id } = useVariant();
+  const { units } = usePerson();
   const { list, set, remove, duplicate, move } = useApplianceEdits();
   const hand = useHand();
   const [season, setSeason] = useState<string | null>(null);
@@ -189,7 +190,7 @@ export function Component() {
       <button type="button" className="btn" onClick={() => setBringing("")}>
         {says("paste-import")}
       </button>
-      <a className="btn no-underline" href={`/api/variants/${id}/export/appliances.csv`} download>
+      <a className="btn no-underline" href={`/api/variants/${id}/export/appliances.csv?units=${units}`} download>
         {says("export-csv")}
       </a>
       <span className="flex-1" />

@@ -276,3 +276,4 @@ too-large-workbook-one = is too large a workbook: one of its cells holds { $text
 ## build_files
 ask = Ask { $ask }.
 shopping = Shopping
+bar-when-printed-true = 100 mm when printed true; 1 : 20, so 2 m; front to the left
