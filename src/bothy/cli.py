@@ -8,7 +8,6 @@ import json
 import sys
 from typing import Any, TextIO
 
-from bothy.core.calculators import CALCULATORS, calculate
 from bothy.core.contract import BadInput
 
 
@@ -25,6 +24,8 @@ def _load(text: str) -> Any:
 
 def _batch(lines: TextIO, out: TextIO) -> int:
     """A line in, a line out, in order."""
+    from bothy.core.calculators import calculate
+
     for line in lines:
         if not line.strip():
             continue
@@ -44,6 +45,8 @@ def _batch(lines: TextIO, out: TextIO) -> int:
 
 def calc(args: argparse.Namespace) -> int:
     """`bothy calc NAME < in.json`; exit code 2 and one JSON line on stderr for bad input."""
+    from bothy.core.calculators import CALCULATORS, calculate  # the start of the server is a command here too, and needs none of them
+
     if args.list:
         print("\n".join(CALCULATORS))
         return 0

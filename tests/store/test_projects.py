@@ -8,6 +8,7 @@ import uuid
 from typing import Any
 
 import pytest
+from alembic.script import ScriptDirectory
 from sqlalchemy import Engine, inspect, text
 
 from bothy.core.design.document import Design
@@ -15,7 +16,7 @@ from bothy.core.design.edit import apply_patch
 from bothy.core.sound import sound
 from bothy.demo import curlew
 from bothy.demo.load import load_demos
-from bothy.store.migrate import migrate
+from bothy.store.migrate import _config, is_known, migrate, newest
 from bothy.store.projects import Missing, Nothing, Projects, Stale
 from bothy.store.tables import Base
 from tests.designs import lived, made
@@ -56,6 +57,13 @@ def test_migrating_again_changes_nothing(migrated_url: str, engine: Engine) -> N
     migrate(migrated_url)
     with engine.connect() as c:
         assert c.scalar(text("select count(*) from alembic_version")) == 1
+
+
+def test_the_newest_migration_is_read_off_the_files_as_the_library_finds_it() -> None:
+    scripts = ScriptDirectory.from_config(_config())
+    assert newest() == scripts.get_current_head()
+    assert all(is_known(r.revision) for r in scripts.walk_revisions())
+    assert not is_known("9999") and not is_known("")
 
 
 def test_a_new_project_has_its_variants_at_revision_one(projects: Projects) -> None:
