@@ -1949,8 +1949,7 @@ export interface Texts {
     "press": null;
     "add-appliance": null;
     "type-fridge-light-pump": null;
-    "catalogue-part": { part: string | number };
-    "in-the": { kind: string | number; zone: string | number; catalogue_part: string | number };
+    "in-zone-of-catalogue": { kind: string | number; zone: string | number; catalogue: boolean };
     "what-day-takes": { share_frac: number; worst: string | number };
     "label-says": null;
     "hours-day": null;

@@ -83,8 +83,16 @@ add-appliance = Add an appliance
 type-fridge-light-pump = and type “fridge”, “light” or “pump” to take it from the catalogue, or give the watts and hours of your own. A list in a spreadsheet can be pasted right here.
 
 ## LifeSlate
-catalogue-part = , catalogue part { $part }
-in-the = { $kind }, in the { $zone }{ $catalogue_part }
+in-zone-of-catalogue = { $kind }, { $zone ->
+    [outside] outside
+    [roof] on the roof
+    [living] in the living area
+    [bed] at the bed
+   *[other] in the { $zone }
+ }{ $catalogue ->
+    [yes] , from the catalogue
+   *[no] {""}
+ }
 what-day-takes = { FIX($share_frac) } % of what a { $worst } day takes.
 label-says = As its label says
 hours-day = hours of the day

@@ -40,7 +40,7 @@ function ApplianceSlate({ a }: { a: Appliance }) {
   const season = a.season_factors ?? {};
   const day = a.day_factors ?? {};
   return (
-    <Slate title={a.name} sub={says("in-the", { kind: a.kind, zone: a.zone, catalogue_part: a.part ? say(says("catalogue-part", { part: a.part })) : "" })}>
+    <Slate title={a.name} sub={says("in-zone-of-catalogue", { kind: a.kind, zone: a.zone, catalogue: Boolean(a.part) })}>
       <FindingList findings={report.findings.filter((f) => f.subject === a.id)} />
       {(["bank_energy_wh", "energy_wh", "time_h", "bank_current_a"] as const).map((k) => (
         <SlateFig key={k} k={`appliances/${a.id}/${k}`} />

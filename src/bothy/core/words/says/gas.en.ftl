@@ -164,8 +164,8 @@ that-stoves-canister-filled = That the stove’s canister is filled outside and 
 fill-outside-and-cold = Fill the canister outside and cold
 hob-takes-and-inverter = the hob takes 1,500 W and the inverter gives { GROUPED($inverter_w, digits: 0) } W
 there-no-inverter-for = there is no inverter for the hob
-draws-from-battery-bank = it draws { FIX($watts_a, digits: 0) } A from the battery bank, which gives at most { FIX($most_a, digits: 0) } A
-uses-that-can-be = it uses { FIX($ah, digits: 0) } Ah a day of the { FIX($usable_ah, digits: 0) } Ah that can be used
+draws-from-battery-bank = cooking by induction draws { FIX($watts_a, digits: 0) } A from the battery bank, which gives at most { FIX($most_a, digits: 0) } A
+uses-that-can-be = cooking by induction uses { FIX($ah, digits: 0) } Ah a day of the { FIX($usable_ah, digits: 0) } Ah that can be used
 induction = Induction
 lay-in = Lay “{ $narrow_name }” in { SHORT($bore_mm) } mm
 

@@ -224,7 +224,10 @@ drinking-water = Drinking water
 there-to-drink-for = There are { FIX($have_l, digits: 0) } L to drink for { SHORT($target_days) } { $target_days ->
         [one] day
        *[other] days
-    }; { FIX($people, digits: 0) } people need at least { FIX($least_l, digits: 0) } L.
+    }; { FIX($people, digits: 0) } { $people ->
+        [one] person needs
+       *[other] people need
+    } at least { FIX($least_l, digits: 0) } L.
 when-was-last-sanitised = when it was last sanitised is not entered
 was-sanitised-ago = it was sanitised { FIX($days_ago, digits: 0) } { $days_ago ->
         [one] day

@@ -1,0 +1,45 @@
+"""One wrong value in a sound design is named: each row of :mod:`tests.core.named_edits` raises its danger or fault, and no row without its edit does."""
+
+from __future__ import annotations
+
+from functools import cache
+from types import ModuleType
+
+import pytest
+
+from bothy.core.design.document import Design
+from bothy.core.design.edit import apply_patch
+from bothy.core.facts.evidence import Evidence
+from bothy.core.report import Report, report
+from bothy.demo import curlew, fiddlehead, saltbush
+from bothy.demo.load import demo_of
+from tests.core.named_edits import CURLEW, FIDDLEHEAD, SALTBUSH, Edit
+
+DEMOS: dict[str, tuple[ModuleType, tuple[Edit, ...]]] = {
+    "curlew": (curlew, CURLEW),
+    "fiddlehead": (fiddlehead, FIDDLEHEAD),
+    "saltbush": (saltbush, SALTBUSH),
+}
+
+
+@cache
+def standing(name: str) -> tuple[Design, tuple[Evidence, ...], Report]:
+    one, evidence = demo_of(DEMOS[name][0])
+    evidence = tuple(evidence)
+    return one.design, evidence, report(one.design, evidence)
+
+
+def edits() -> list[tuple[str, Edit]]:
+    return [(name, e) for name, (_, rows) in DEMOS.items() for e in rows]
+
+
+@pytest.mark.parametrize(("name", "edit"), edits(), ids=[f"{n}-{p}-{f}" for n, (p, _, f) in edits()])
+def test_a_wrong_value_is_named(name: str, edit: Edit) -> None:
+    path, value, told = edit
+    design, evidence, before = standing(name)
+    assert told not in {f.id for f in before.findings if f.severity in ("danger", "fault")}, "it is there without the edit"
+    after = report(apply_patch(design, [{"op": "replace", "path": f"/{path}", "value": value}]), evidence, before)
+    found = next((f for f in after.findings if f.id == told), None)
+    assert found is not None, sorted(f.id for f in after.findings if f.severity in ("danger", "fault"))
+    assert found.severity in ("danger", "fault")
+    assert found.message and found.remedy
