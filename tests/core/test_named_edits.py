@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from functools import cache
 from types import ModuleType
 
@@ -11,6 +12,7 @@ from bothy.core.design.document import Design
 from bothy.core.design.edit import apply_patch
 from bothy.core.facts.evidence import Evidence
 from bothy.core.report import Report, report
+from bothy.core.words.said import Reader, reader_of, said
 from bothy.demo import curlew, fiddlehead, saltbush
 from bothy.demo.load import demo_of
 from tests.core.named_edits import CURLEW, FIDDLEHEAD, SALTBUSH, Edit
@@ -29,6 +31,15 @@ def standing(name: str) -> tuple[Design, tuple[Evidence, ...], Report]:
     return one.design, evidence, report(one.design, evidence)
 
 
+@cache
+def american(name: str) -> Reader:
+    return reader_of(standing(name)[0], "us")
+
+
+METRIC = re.compile(r"(?<![\w.,])\d[\d.,\u202f]*\s?(m|mm|cm|kg|L|°C|kPa|km|km/h|N|mbar|K|m²|m³|m³/h|m/s|L/min|kN|g of|W/\(m²K\))(?![\w²³/·(’])")
+"""What no American reads but in a name: copper has its square millimetres, acceleration its g."""
+
+
 def edits() -> list[tuple[str, Edit]]:
     return [(name, e) for name, (_, rows) in DEMOS.items() for e in rows]
 
@@ -43,3 +54,8 @@ def test_a_wrong_value_is_named(name: str, edit: Edit) -> None:
     assert found is not None, sorted(f.id for f in after.findings if f.severity in ("danger", "fault"))
     assert found.severity in ("danger", "fault")
     assert found.message and found.remedy
+    reader = american(name)
+    read = said(found.message, reader, found.stage)
+    for name_of in reader.names:
+        read = read.replace(name_of, "…")
+    assert not METRIC.search(re.sub(r"“[^”]*”", "“…”", read)), read

@@ -26,6 +26,8 @@ export const IN_US: Record<string, Turn> = {
   L: { unit: "gal", from: times(1 / 3.785411784) },
   mL: { unit: "fl oz", from: times(1 / 29.5735295625) },
   "L/min": { unit: "gal/min", from: times(1 / 3.785411784) },
+  "g of water": { unit: "oz of water", from: times(1 / 28.349523125) },
+  "g of water per m²": { unit: "grains of water per ft²", from: times(15.4323584 * 0.09290304) },
   "g/h": { unit: "oz/h", from: times(1 / 28.349523125) },
   kg: { unit: "lb", from: times(1 / 0.45359237) },
   "kg/h": { unit: "lb/h", from: times(1 / 0.45359237) },

@@ -338,7 +338,9 @@ def work_others(ctx: Context, worked: list[Worked]) -> tuple[dict[str, OtherPart
                         "wire-earth-thin",
                         f"other:{c.id}",
                         part.name,
-                        says("earth-must-carry-fault", size_text=part.size_text, best_text=part.best_text),
+                        says("earth-must-carry-fault", size_text=part.size_text, best_text=part.best_text)
+                        if part.best_text
+                        else says("earth-must-carry-more", size_text=part.size_text, least_mm2=part.least_mm2),
                         fix=fix,
                     )
                 )

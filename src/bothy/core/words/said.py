@@ -40,6 +40,8 @@ IN_US: dict[str, tuple[str, Callable[[float], float]]] = {
     "L": ("gal", lambda x: x / 3.785411784),
     "mL": ("fl oz", lambda x: x / 29.5735295625),
     "L/min": ("gal/min", lambda x: x / 3.785411784),
+    "g of water": ("oz of water", lambda x: x / 28.349523125),
+    "g of water per m²": ("grains of water per ft²", lambda x: x * 15.4323584 * 0.09290304),
     "g/h": ("oz/h", lambda x: x / 28.349523125),
     "kg": ("lb", lambda x: x / 0.45359237),
     "kg·m": ("lb·ft", lambda x: x / 0.45359237 / 0.3048),

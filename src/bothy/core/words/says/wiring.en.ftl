@@ -498,6 +498,7 @@ gas-pipe-chassis = gas pipe → chassis
 earth-busbar-hull-and = earth busbar → hull and fittings
 none-earth-never-fused = none: an earth is never fused or switched
 earth-must-carry-fault = The earth is { $size_text }; it must carry a fault until its fuse opens: at least { $best_text }.
+earth-must-carry-more = The earth is { $size_text }; it must carry a fault until its fuse opens: at least { FIX($least_mm2, digits: 0) } mm², more than any one cable has.
 up-to-may-flow = Up to { FIX($most_a, digits: 1) } A may flow; { $size_text } carries { FIX($ampacity_a, digits: 1) } A.
 voltage-drop-over = The voltage drop is { PER_CENT($drop_frac, digits: 1) } over { SHORT($length_m) } m of { $size_text }.
 design-doesnt-have-these = The design doesn’t have these cables yet: { $missing }.
@@ -591,7 +592,7 @@ together-loads-take-with = Together the loads take { FIX($current_a, digits: 1) 
 load-needs-fuse-at = The load needs a fuse of at least { FIX($window_low_a, digits: 1) } A, and the cable allows at most { FIX($window_high_a, digits: 1) } A.
 fuse-made-for = The fuse ({ $families_name }) is made for { SHORT($max_v) } V.
 fit-high-interrupt-fuse-2 = Fit a { SHORT($best_a) } A high-interrupt fuse
-does-not-break-that = { $family_name } does not break the 20 kA that a lithium bank can push.
+does-not-break-that = A fuse of the kind “{ $family_name }” does not break the 20 kA that a lithium bank can push.
 breaker-does-not-break = A breaker does not break the 20 kA that a lithium bank can push.
 board-has-circuit-on-way = The board has { $on_it_count } { $on_it_count ->
     [one] circuit
