@@ -86,7 +86,7 @@ HEADINGS = "formats"
 NAMES = {"name", "title"}
 """Fields whose first value somebody may overwrite: a name that is kept in the design."""
 SENTENCE = re.compile(r"[A-Za-z’“”é,:;)]+ +[A-Za-z“’(]")
-UNITS = {"ppm", "mbar", "kpa", "min", "day", "name", "bar", "mohm", "AWG", "ACME", "heat", "opening", "wind", "mph"}
+UNITS = {"ppm", "mbar", "kpa", "min", "day", "name", "bar", "mohm", "AWG", "ACME", "heat", "opening", "wind", "mph", "water", "grains", "per"}
 FORMULA = re.compile(r"[·÷√Σ∫=×⁻^]|[A-Za-z]\(|\)/|/\(| [−+–] ?[A-Z]\b| / ")
 MARKUP = re.compile(
     r"<[a-z/!]|='|=\"|/>|charset|-src '|landscape$| Do Q EMC$|^Mx |mm xmm|^(text|application|attachment)/|SELECT|\\|%s|^[A-Z ]+$| findings$|\.json$|\.csv$"
