@@ -10,6 +10,8 @@ from playwright.sync_api import Page, expect
 
 from bothy.core.catalogue.parts import parts
 from bothy.core.design.edit import apply_patch
+from bothy.core.region import RegionKey
+from bothy.core.words.terms import in_region
 from bothy.demo import curlew, fiddlehead
 from bothy.demo.load import demo_of
 from bothy.store.projects import Projects
@@ -31,6 +33,16 @@ OPENING = re.compile(r"(?<![\w.])\d[\d\u202f,.]*[\s\u202f\xa0]?[mc]m²")
 AMERICAN = re.compile(
     r"(?<![\w.])\d[\d\u202f,.]*[\s\u202f\xa0](?:ft|in(?=[,;.)\t]|$)|lb|gal|°F|psi|mi|mph|CFM|inWC|lb·ft)(?!\w)|\$\d|\b(?:faucet|cooktop|tire|gasoline|GFCI|windshield)\b"
 )
+KEY = re.compile(r"\b[a-z]+\.[a-z-]+\b")
+"""A section of the method by its address."""
+
+
+def foreign(line: str, region: RegionKey) -> bool:
+    """Whether a line has a word that its region calls otherwise, by the table of terms."""
+    line = KEY.sub("…", line)
+    return region == "us" and in_region(line, region) != line
+
+
 LOOKED = [v for v in VIEWS if v.startswith("/v/") and "hand=" not in v]
 HEARD = """() => {
   for (const d of document.querySelectorAll("details")) d.open = true;
@@ -66,6 +78,7 @@ def test_every_view_is_in_the_readers_words(page: Page, engine: Any, demo: Any, 
         quiet.go(view.format(id=id))
         lines = anyone.sub("…", page.evaluate(HEARD)).splitlines()
         found += [f"{view}: {line.strip()[:160]}" for line in dict.fromkeys(lines) if any(w.search(line) for w in (*wrong, *openings(view, demo)))]
+        found += [f"{view}: {line.strip()[:160]}" for line in dict.fromkeys(lines) if foreign(line, one.design.region)]
     assert not found, "\n".join(found[:60])
 
 

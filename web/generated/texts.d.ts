@@ -1949,7 +1949,15 @@ export interface Texts {
     "press": null;
     "add-appliance": null;
     "type-fridge-light-pump": null;
-    "in-zone-of-catalogue": { kind: string | number; zone: string | number; catalogue: boolean };
+    "in-zone-of-catalogue": { kind: string | number; where: string | number; catalogue: boolean };
+    "in-kitchen": null;
+    "in-living-area": null;
+    "at-bed": null;
+    "in-washroom": null;
+    "in-garage": null;
+    "in-cab": null;
+    "on-roof": null;
+    "outside-2": null;
     "what-day-takes": { share_frac: number; worst: string | number };
     "label-says": null;
     "hours-day": null;

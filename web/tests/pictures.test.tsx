@@ -4,6 +4,7 @@ import type { CircuitPart } from "../src/data/client";
 import { HeadroomBar } from "../src/parts/HeadroomBar";
 import { FuseStrip, FuseWindow, posts } from "../src/pictures/FuseWindow";
 import { SERVICES } from "../src/pictures/services";
+import { shortOf } from "../src/stages/fit/RoofPicture";
 import { pieces, shifted } from "../src/stages/life/DayRibbon";
 import { powerText, windowsText, writtenUse } from "../src/stages/life/words";
 import { stacked } from "../src/stages/power/EnergyFlow";
@@ -182,4 +183,15 @@ describe("other pictures", () => {
     expect(freeLetter([{ letter: "A" }, { letter: "C" }] as never)).toBe("B");
     expect(freeLetter([..."ABCDEFGHJKLNPQRSTUVWXYZ"].map((letter) => ({ letter })) as never)).toBe("Z");
   });
+});
+
+describe("a name in a small box", () => {
+  it.each([
+    ["Roof cooler 2.6 kW, mains", 40, "Roof cooler 2.6 kW, mains"],
+    ["Roof cooler 2.6 kW, mains", 12, "Roof cooler"],
+    ["Panels, panel 3", 9, "panel 3"],
+    ["2 × rigid panel 175 W, panel 1", 8, "panel 1"],
+    ["Fan over the bench", 12, "Fan"],
+    ["Skylight", 3, ""],
+  ])("%s in %i is “%s”", (name, holds, short) => expect(shortOf(name, holds)).toBe(short));
 });

@@ -12,7 +12,7 @@ const CALLS = /(?:^|\.)(?:says|freshId|querySelector|querySelectorAll|closest|ma
 const READ = new Set(["word", "label", "title", "hint", "placeholder", "aria-label", "alt", "empty"]);
 /** A name of its own, and units that are words. */
 const KEPT =
-  /^(?:Bothy|bothy\.kept\.|fl oz|(?:k?W|mm²|m\/s|mph) of (?:heat|opening|wind)|Esc|1:1 (?:SVG|PDF)|MPPT|PWM|aria-label|4 h, 30 %, 3 x 5 min|W\/\(m²K\)|kWh|kWh\/m² d|min\)?|PDF,?)$/;
+  /^(?:Bothy|bothy\.kept\.|fl oz|(?:k?W|mm²|m\/s|mph|oz|grains) of (?:heat|opening|wind|water(?: per ft²)?)|Esc|1:1 (?:SVG|PDF)|MPPT|PWM|aria-label|4 h, 30 %, 3 x 5 min|W\/\(m²K\)|kWh|kWh\/m² d|min\)?|PDF,?)$/;
 /** Two words with a blank between, or one that begins or ends as a sentence does. */
 const SENTENCE = /\p{L}{2,}[,;:.’”]* +[“(]?\p{L}{2,}|^\p{Lu}\p{Ll}{2,}(?: |$)|\p{L}{2,}[.?!…]$/u;
 const STYLE = /^(?:[\w:!./[\]()%#,-]|\{\})+(?:\s+(?:[\w:!./[\]()%#,-]|\{\})+)*$/;

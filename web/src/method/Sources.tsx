@@ -2,6 +2,7 @@
 import { Fragment } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../data/client";
+import { useTerm } from "../shell/person";
 import { says } from "../words/method";
 
 export type Source = Schemas["SourceOut"];
@@ -13,6 +14,7 @@ export function sectionPath(id: string): string {
 }
 
 export function Sources({ of }: { of: Source[] }) {
+  const term = useTerm();
   return (
     <>
       {of.map((s, i) => (
@@ -24,10 +26,10 @@ export function Sources({ of }: { of: Source[] }) {
               to={sectionPath(s.method)}
               title={says("open-how-calculated")}
             >
-              {s.text}
+              {term(s.text)}
             </Link>
           ) : (
-            s.text
+            term(s.text)
           )}
         </Fragment>
       ))}

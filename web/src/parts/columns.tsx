@@ -3,6 +3,7 @@ import { show, type UnitSystem } from "../data/show";
 import { says } from "../words/parts";
 import type { Item, ItemList } from "./ItemLedger";
 import type { Column } from "./Ledger";
+import { Term } from "./Term";
 
 /** Words that are worked out or chosen in the slate. */
 export const wordColumn = <R,>(key: string, label: string, width: string, word: (row: R) => string): Column<R> => ({
@@ -10,7 +11,11 @@ export const wordColumn = <R,>(key: string, label: string, width: string, word: 
   label,
   width,
   kind: "computed",
-  show: (row) => <span className="font-sans text-peat">{word(row)}</span>,
+  show: (row) => (
+    <span className="font-sans text-peat">
+      <Term>{word(row)}</Term>
+    </span>
+  ),
 });
 
 /** The run that a run of a tree begins at, or the root. */

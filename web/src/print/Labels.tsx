@@ -21,8 +21,8 @@ export function Labels() {
       <h2 className="m-0 mt-3 font-display text-[15px] font-semibold">{says("boards")}</h2>
       <ul className="m-0 grid list-none grid-cols-[repeat(auto-fill,90mm)] gap-[1mm] p-0">
         {labels.map((l) => (
-          <li key={l.circuit} className={`${STRIP} w-[90mm]`} title={l.board}>
-            {l.board}
+          <li key={l.circuit} className={`${STRIP} w-[90mm]`} title={say(l.board, "wiring")}>
+            {say(l.board, "wiring")}
           </li>
         ))}
       </ul>
@@ -31,8 +31,8 @@ export function Labels() {
         {labels.flatMap((l) =>
           l.wires.flatMap((w) =>
             [says("end-2"), says("far-end")].map((end) => (
-              <li key={`${w} ${end}`} className={`${STRIP} w-[58mm]`} title={`${w}, ${end}`}>
-                {w}
+              <li key={`${w} ${end}`} className={`${STRIP} w-[58mm]`} title={say(`${w}, ${end}`, "wiring")}>
+                {say(w, "wiring")}
               </li>
             )),
           ),

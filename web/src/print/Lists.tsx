@@ -90,7 +90,7 @@ export function Lists() {
         heads={[says("raceway"), says("made"), says("inside"), says("length"), says("circuits"), says("cables"), says("full"), says("most")]}
         rows={d.conduits.map((r) => [
           r.name,
-          r.kind,
+          say(r.kind),
           say(r.inside),
           m(r.length_m),
           r.codes.join(" "),

@@ -82,6 +82,7 @@ function Schedule() {
 
 function Sheet() {
   const { design, report } = useVariant();
+  const say = useSaid();
   const readings = new Map((design.facts?.readings ?? []).map((r) => [r.circuit, r]));
   return (
     <table className="w-full border-collapse text-[11px]">
@@ -106,7 +107,7 @@ function Sheet() {
               <td className={`${cell} num font-semibold`}>{r.code}</td>
               <td className={cell}>
                 <strong>{r.name}</strong>
-                <div className="text-[10px]">{r.missing ? says("not-yet", { missing: r.missing }) : r.how}</div>
+                <div className="text-[10px]">{r.missing ? say(says("not-yet", { missing: r.missing })) : say(r.how, "wiring")}</div>
               </td>
               <td className={`${cell} num`}>{r.low_a != null ? says("to-2", { low_a: show(r.low_a), high_a: show(r.high_a, "A") }) : ""}</td>
               <td className={`${cell} num w-16`}>{read?.current_a != null && show(read.current_a, "A")}</td>

@@ -83,16 +83,18 @@ add-appliance = Add an appliance
 type-fridge-light-pump = and type “fridge”, “light” or “pump” to take it from the catalogue, or give the watts and hours of your own. A list in a spreadsheet can be pasted right here.
 
 ## LifeSlate
-in-zone-of-catalogue = { $kind }, { $zone ->
-    [outside] outside
-    [roof] on the roof
-    [living] in the living area
-    [bed] at the bed
-   *[other] in the { $zone }
- }{ $catalogue ->
+in-zone-of-catalogue = { $kind }, { $where }{ $catalogue ->
     [yes] , from the catalogue
    *[no] {""}
  }
+in-kitchen = in the kitchen
+in-living-area = in the living area
+at-bed = at the bed
+in-washroom = in the washroom
+in-garage = in the garage
+in-cab = in the cab
+on-roof = on the roof
+outside-2 = outside
 what-day-takes = { FIX($share_frac) } % of what a { $worst } day takes.
 label-says = As its label says
 hours-day = hours of the day

@@ -7,6 +7,7 @@ import { figure } from "../../data/show";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { FindingMark, type Severity } from "../../parts/Findings";
 import { Property } from "../../parts/Property";
+import { Term } from "../../parts/Term";
 import { useMoney, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { says } from "../../words/build";
@@ -60,7 +61,7 @@ function People() {
                   )
                 }
               />
-              {says("licensed", { word: l.word })}
+              <Term>{says("licensed", { word: l.word })}</Term>
             </label>
           ))}
           <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void people.remove(w)}>

@@ -3,6 +3,8 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { useVariant } from "../../data/variant";
 import { Photos } from "../../parts/Photos";
+import { Term } from "../../parts/Term";
+import { useTerm } from "../../shell/person";
 import { says } from "../../words/build";
 import { type Build, dayWord, type Gate, useLog } from "./data";
 import { CHECKS } from "./words";
@@ -17,6 +19,7 @@ const TICKS = [
 
 function Row({ x, gate }: { x: Item; gate: Gate }) {
   const log = useLog();
+  const term = useTerm();
   const { report } = useVariant();
   const entry = log.seen.find((s) => s.id === x.id);
   const [waive, setWaive] = useState<{ why: string; who: string } | null>(null);
@@ -36,7 +39,7 @@ function Row({ x, gate }: { x: Item; gate: Gate }) {
               {asked ? (
                 <input
                   type="checkbox"
-                  aria-label={`${x.name}: ${word}`}
+                  aria-label={`${x.name}: ${term(word)}`}
                   checked={x[key]}
                   disabled={fixed(key) || !!gate.closed_on}
                   onChange={(e) => void log.see(x.id, { ...entry, [key]: e.target.checked }, says("not", { name: x.name, checked: e.target.checked, word }))}
@@ -50,7 +53,7 @@ function Row({ x, gate }: { x: Item; gate: Gate }) {
         <td className="px-2 text-[12px]">
           {x.missing.length ? (
             <span className={x.severity === "danger" ? "text-rust" : x.severity === "fault" ? "font-semibold" : "text-dim"}>
-              {x.missing.map((m) => CHECKS[m] ?? m).join(", ")}
+              <Term>{x.missing.map((m) => CHECKS[m] ?? m).join(", ")}</Term>
             </span>
           ) : (
             says("all-there")
@@ -186,7 +189,7 @@ export function GatesView({ b }: { b: Build }) {
             <th className="px-2 py-1">{says("behind-2")}</th>
             {TICKS.map(([, w]) => (
               <th key={w} className="px-2 py-1 text-center">
-                {w}
+                <Term>{w}</Term>
               </th>
             ))}
             <th className="px-2 py-1">{says("still")}</th>

@@ -17,17 +17,19 @@ const FILL: Record<string, string> = {
 };
 
 type Ghost = { t: RoofThing; rect: Four };
-/** As much of a name as its box holds, in whole words: all of it, else what tells it from its kin ("panel 3"). */
-function shortOf(name: string, holds: number) {
+/** As much of a name as its box holds, in whole words: all of it, else what tells it from its kin ("panel 3"), else how it begins ("Roof cooler"). */
+export function shortOf(name: string, holds: number) {
   if (name.length <= holds) return name;
   const last = name.split(", ").at(-1)!;
-  if (last.length <= holds) return last;
+  if (last.length <= holds && /\d$/.test(last)) return last;
   const words = name.split(" ");
   for (let from = 1; from < words.length; from++) {
     const rest = words.slice(from).join(" ");
-    if (rest.length <= holds && /[a-z]/i.test(rest[0]!)) return rest;
+    if (rest.length <= holds && /[a-z]/i.test(rest[0]!) && /\d$/.test(rest)) return rest;
   }
-  return "";
+  const first = words.filter((_, n) => words.slice(0, n + 1).join(" ").length <= holds);
+  while (first.length && /^(?:\d.*|over|of|and|on|for|the|×)$/.test(first.at(-1)!)) first.pop();
+  return first.join(" ").replace(/,$/, "");
 }
 
 export type Sun = { elevation: number; bearing: number } | null;
@@ -167,7 +169,7 @@ export function RoofPicture({
       <line x1={u(x1) + 0.02} x2={u(x0) - 0.02} y1={v(0)} y2={v(0)} stroke="currentColor" strokeWidth="0.006" strokeDasharray="0.12 0.03 0.02 0.03" />
       {roof.below.map((b) => (
         <rect key={b.id} {...span(b.rect as Four)} fill="url(#roof-below)" stroke="var(--color-rust)" strokeWidth="0.008">
-          <title>{b.name}</title>
+          <title>{say(b.name)}</title>
         </rect>
       ))}
       {laid.map((t) => {

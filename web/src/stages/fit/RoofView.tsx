@@ -219,7 +219,7 @@ export function RoofView() {
             <option value="">{says("add")}</option>
             {ROOF_OWN.map((o) => (
               <option key={o.value} value={o.value}>
-                {o.word}
+                {say(o.word)}
               </option>
             ))}
           </select>

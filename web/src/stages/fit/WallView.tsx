@@ -101,7 +101,7 @@ export function WallTable({ wall }: { wall: Wall }) {
           {[says("head-run"), says("head-carries"), says("enters-rear"), second, says("turns"), says("leaves-rear"), second, says("head-tested")].map(
             (h, i) => (
               <th key={i} className="px-2 py-1 font-semibold">
-                {h}
+                {say(h)}
               </th>
             ),
           )}

@@ -165,7 +165,7 @@ export function WeightView() {
         <div className="flex h-full flex-col p-2">
           <Choices
             label={says("loading")}
-            options={Object.fromEntries(w.loadings.map((x) => [x.id, x.name]))}
+            options={Object.fromEntries(w.loadings.map((x) => [x.id, say(x.name)]))}
             value={l.id}
             onSet={(id) =>
               setParams((p) => {
@@ -258,7 +258,7 @@ function WeightSlate({ l }: { l: Loading }) {
             <ChoiceProperty
               label={says("loaded")}
               value={z.loaded ?? ""}
-              options={[{ value: "", word: says("nobody-tanks-empty") }, ...w.loadings.map((x) => ({ value: x.id, word: x.name }))]}
+              options={[{ value: "", word: says("nobody-tanks-empty") }, ...w.loadings.map((x) => ({ value: x.id, word: say(x.name) }))]}
               onSet={(v) => void weighings.set(z, { loaded: v || null }, says("loaded-2"))}
             />
             {r && (

@@ -169,7 +169,7 @@ export function Component() {
       width: "10%",
       kind: "choice",
       options: TRUSTS,
-      show: (a) => <span className={a.trust === "catalogue" ? "text-heather" : ""}>{TRUSTS.find((t) => t.value === a.trust)?.word}</span>,
+      show: (a) => <span className={a.trust === "catalogue" ? "text-heather" : ""}>{say(TRUSTS.find((t) => t.value === a.trust)?.word ?? "")}</span>,
       value: (a) => a.trust ?? "label",
       set: (a, v) => void set(a, { trust: v }, says("trust")),
     },

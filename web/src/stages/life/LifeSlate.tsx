@@ -12,7 +12,7 @@ import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { says } from "../../words/life";
 import { readCell, useApplianceEdits } from "./edit";
-import { KINDS, powerText, SEASONS, SUPPLIES, seasonWord, TRUSTS, windowsText, writtenUse, ZONES } from "./words";
+import { KINDS, powerText, SEASONS, SUPPLIES, seasonWord, TRUSTS, WHERE, windowsText, writtenUse, ZONES } from "./words";
 
 function Cell({ a, field, label, text }: { a: Appliance; field: "power" | "use" | "windows"; label: string; text: string }) {
   const { set } = useApplianceEdits();
@@ -40,7 +40,7 @@ function ApplianceSlate({ a }: { a: Appliance }) {
   const season = a.season_factors ?? {};
   const day = a.day_factors ?? {};
   return (
-    <Slate title={a.name} sub={says("in-zone-of-catalogue", { kind: a.kind, zone: a.zone, catalogue: Boolean(a.part) })}>
+    <Slate title={a.name} sub={says("in-zone-of-catalogue", { kind: a.kind, where: WHERE[a.zone ?? "living"] ?? "", catalogue: Boolean(a.part) })}>
       <FindingList findings={report.findings.filter((f) => f.subject === a.id)} />
       {(["bank_energy_wh", "energy_wh", "time_h", "bank_current_a"] as const).map((k) => (
         <SlateFig key={k} k={`appliances/${a.id}/${k}`} />

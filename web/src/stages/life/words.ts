@@ -9,6 +9,17 @@ export const SUPPLIES = [
   { value: "ac", word: says("mains-2") },
 ] as const;
 export const ZONES = ["kitchen", "living", "bed", "washroom", "garage", "cab", "roof", "outside"].map((z) => ({ value: z, word: z }));
+/** Where an appliance is, in a sentence. */
+export const WHERE: Record<string, string> = {
+  kitchen: says("in-kitchen"),
+  living: says("in-living-area"),
+  bed: says("at-bed"),
+  washroom: says("in-washroom"),
+  garage: says("in-garage"),
+  cab: says("in-cab"),
+  roof: says("on-roof"),
+  outside: says("outside-2"),
+};
 export const KINDS = ["light", "cooling", "heating", "pump", "fan", "electronics", "socket", "cooking", "tool", "safety", "medical", "other"].map((k) => ({
   value: k,
   word: k,

@@ -4,7 +4,7 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { says } from "../../words/power";
 import { seasonWord } from "../life/words";
 
@@ -34,6 +34,7 @@ function band(x0: number, y0: number, x1: number, y1: number, h: number) {
 export function EnergyFlow({ season }: { season: string }) {
   const { report, design } = useVariant();
   const { units } = usePerson();
+  const say = useSaid();
   const hand = useHand();
   const [box, width] = useWidth<HTMLDivElement>();
   const b = report.power.seasons.find((s) => s.season === season);
@@ -74,7 +75,7 @@ export function EnergyFlow({ season }: { season: string }) {
   let inY = bankTop;
   let outY = bankTop;
   const label = (p: Placed, atLeft: boolean) => {
-    const text = `${p.word} ${show(p.wh, "Wh", units)}`;
+    const text = `${say(p.word)} ${show(p.wh, "Wh", units)}`;
     const open = p.figure ? () => hand.open(p.figure ?? null, true) : undefined;
     return (
       <text
@@ -98,7 +99,7 @@ export function EnergyFlow({ season }: { season: string }) {
         width={width}
         height={end}
         role="img"
-        aria-label={says("day-come-go-out", { season: seasonWord(season), supply_wh: show(b.supply_wh, "Wh"), demand_wh: show(b.demand_wh, "Wh") })}
+        aria-label={say(says("day-come-go-out", { season: seasonWord(season), supply_wh: show(b.supply_wh, "Wh"), demand_wh: show(b.demand_wh, "Wh") }))}
         className="block"
       >
         <defs>
@@ -107,7 +108,7 @@ export function EnergyFlow({ season }: { season: string }) {
           </pattern>
         </defs>
         <text x={x.l - 10} y="14" textAnchor="end" fontSize="11" fill="var(--color-dim)">
-          {says("comes-day", { season: seasonWord(season) })}
+          {say(says("comes-day", { season: seasonWord(season) }))}
         </text>
         <text x={x.r + 10} y="14" fontSize="11" fill="var(--color-dim)">
           {says("goes-out-day", { design_day_type: use.design_day_type })}
