@@ -16,7 +16,7 @@ from bothy.core.proposals.base import GROUPS
 from bothy.core.proposing import accept, propose
 from bothy.core.report import report
 from bothy.core.vehicles import PRESETS
-from tests.designs import BANK, FRIDGE, INVERTER, KETTLE, LAMP, circuit, lived, made, wired
+from tests.designs import BANK, FRIDGE, INVERTER, KETTLE, LAMP, MPPT, PANELS, circuit, lived, made, wired
 
 HOME = [LAMP, FRIDGE, KETTLE, {**LAMP, "id": "pump", "name": "Pump", "kind": "pump", "power_w": 60.0, "start_multiple": 2.0}]
 CAPACITY = {"wire-ac-load-over-breaker", "power-balance-negative", "power-bank-floor", "power-bank-discharge-limit", "power-inverter-none-fits"}
@@ -169,6 +169,20 @@ def test_a_longer_stay_asks_for_no_smaller_bank() -> None:
         return bank.unit_charge_ah * bank.parallel_count * bank.unit_voltage_v * bank.series_count
 
     assert size(1) <= size(3) <= size(6)
+
+
+@pytest.mark.parametrize(("panels", "most_a"), [(0, 50.0), (1, 36.0), (2, 21.0), (3, 18.0), (4, 18.0)])
+def test_a_driving_charger_fits_beside_the_sun(panels: int, most_a: float) -> None:
+    """A bank for 50 A; each panel charges with about 15 A. Where less is left than the smallest charger gives, it is the smallest."""
+    bank = {**BANK, "unit_max_charge_a": 50.0}
+    sun = (
+        {"arrays": [{**PANELS, "parallel_count": panels}], "controller": {**MPPT, "max_charge_current_a": 60.0, "max_input_current_a": 60.0}} if panels else {}
+    )
+    data = lived(HOME, {"bank": bank, **sun}, drive_h_per_day=3.0)
+    p = next(p for p in propose(made(data)) if p.id == "driving")
+    rating = p.patch[0]["value"]["rating_a"]
+    assert 18.0 <= rating <= most_a
+    assert any("In full sun the panels already charge" in why for why in p.why) == (panels > 0)
 
 
 def test_a_trailer_has_no_alternator_to_charge_from() -> None:

@@ -430,11 +430,11 @@ def _stay(ctx: Context, flows: dict[str, tuple[float, float]], cold: float, peak
 
 
 def _beside_the_sun(ctx: Context, limit_a: float, smallest_a: float) -> tuple[float, list[str]]:
-    """What of the bank's charging current the panels leave for another charger in A, and why; all of it where no charger is so small."""
+    """What of the bank's charging current the panels leave for another charger in A, and why; room for the smallest charger where they leave less."""
     sun = sun_charge_of(ctx)
-    if sun <= EPS or limit_a - sun < smallest_a:
+    if sun <= EPS:
         return limit_a, []
-    return limit_a - sun, [says("panels-already-charge-with", sun_a=sun, limit_a=limit_a)]
+    return max(limit_a - sun, min(limit_a, smallest_a)), [says("panels-already-charge-with", sun_a=sun, limit_a=limit_a)]
 
 
 def propose_driving(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | None:
