@@ -191,7 +191,8 @@ describe("a name in a small box", () => {
     ["Roof cooler 2.6 kW, mains", 12, "Roof cooler"],
     ["Panels, panel 3", 9, "panel 3"],
     ["2 × rigid panel 175 W, panel 1", 8, "panel 1"],
-    ["Fan over the bench", 12, "Fan"],
+    ["Fan over the bench", 12, ""],
+    ["Old skylight 1", 9, ""],
     ["Skylight", 3, ""],
   ])("%s in %i is “%s”", (name, holds, short) => expect(shortOf(name, holds)).toBe(short));
 });

@@ -29,7 +29,7 @@ export function shortOf(name: string, holds: number) {
   }
   const first = words.filter((_, n) => words.slice(0, n + 1).join(" ").length <= holds);
   while (first.length && /^(?:\d.*|over|of|and|on|for|the|×)$/.test(first.at(-1)!)) first.pop();
-  return first.join(" ").replace(/,$/, "");
+  return first.length > 1 ? first.join(" ").replace(/,$/, "") : ""; // one word of several (“Old”) tells nothing
 }
 
 export type Sun = { elevation: number; bearing: number } | null;
