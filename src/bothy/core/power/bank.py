@@ -8,12 +8,18 @@ from typing import ClassVar, Literal, Self
 from pydantic import Field, model_validator
 
 from bothy.core.contract import BadInput, Contract, Given, Outcome, Whole, wrong
+from bothy.core.design.power import Bank
 from bothy.core.figure import Figure, derived, formula, given, pick
 from bothy.core.method.sources import Method
 from bothy.core.power.chemistry import CHEMISTRIES, Chemistry, ChemistryKey, SystemVoltage, capacity_factor
 from bothy.core.words.says import power_says as says
 
 Wiring = Literal["diagonal", "same_end", "busbar"]
+
+
+def most_charge_a(bank: Bank) -> float:
+    """What a bank may be charged with, in A: by its data sheet, else as is usual of its chemistry."""
+    return (bank.unit_max_charge_a or CHEMISTRIES[bank.chemistry].max_charge_c * bank.unit_charge_ah) * bank.parallel_count
 
 
 def cells_of_unit(chem: Chemistry, unit_voltage_v: float) -> int:

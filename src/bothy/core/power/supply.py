@@ -10,6 +10,7 @@ from bothy.core.figure import Figure, formula, given, pick
 from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.power import bank as banks
 from bothy.core.power.around import inverter_air
+from bothy.core.power.bank import most_charge_a
 from bothy.core.power.chemistry import capacity_factor
 from bothy.core.power.driving import RHO_60C, DcdcSizeIn, DcdcSizeOut, dcdc_size
 from bothy.core.power.inverter import (
@@ -72,7 +73,7 @@ def second_alternator_a(ctx: Context) -> Figure:
     """The charging current of a second alternator: hot, and within what the bank takes."""
     p = ctx.design.power
     assert p.driving is not None
-    limit = (p.bank.unit_max_charge_a or ctx.chem.max_charge_c * p.bank.unit_charge_ah) * p.bank.parallel_count if p.bank else p.driving.rating_a
+    limit = most_charge_a(p.bank) if p.bank else p.driving.rating_a
     return second_alternator(
         given("hot_frac", 0.75, "default", says("hot-under-bonnet-typical")),
         given("rated_a", p.driving.rating_a, "typed", p.driving.name),

@@ -10,7 +10,7 @@ from bothy.core.context import BANK_PLACES, Context
 from bothy.core.contract import EPS
 from bothy.core.design.power import SolarArray, SolarController
 from bothy.core.power.around import inverter_air
-from bothy.core.power.bank import BankConfigureIn, BankSizeIn, bank_configure, bank_size
+from bothy.core.power.bank import BankConfigureIn, BankSizeIn, bank_configure, bank_size, most_charge_a
 from bothy.core.power.chemistry import CHEMISTRIES
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.inverter import InverterSizeIn, inverter_size
@@ -446,7 +446,7 @@ def propose_driving(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | 
     gap = max(1.0, demand.raw(uses[season].design_energy_wh, ctx.chem.round_trip) - solar_of(ctx, season).value)
     parts = [p for p in of_kind("dcdc", ctx.region.key) if p.data["school"] == "dcdc"]
     capacity = bank.unit_charge_ah * bank.parallel_count
-    limit = (bank.unit_max_charge_a or ctx.chem.max_charge_c * bank.unit_charge_ah) * bank.parallel_count
+    limit = most_charge_a(bank)
     limit, shared = _beside_the_sun(ctx, limit, min(p.data["rating_a"] for p in parts))
     out = dcdc_size(
         DcdcSizeIn.trusted(
@@ -492,7 +492,7 @@ def propose_shore(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | No
     if bank is None or bank.station is not None:
         return None
     capacity = bank.unit_charge_ah * bank.parallel_count
-    limit = (bank.unit_max_charge_a or CHEMISTRIES[bank.chemistry].max_charge_c * bank.unit_charge_ah) * bank.parallel_count
+    limit = most_charge_a(bank)
     best = None
     parts = sorted(of_kind("charger", ctx.region.key), key=lambda p: p.data["charger_current_a"])
     room, shared = _beside_the_sun(ctx, limit, parts[0].data["charger_current_a"])

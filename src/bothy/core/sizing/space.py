@@ -12,7 +12,7 @@ from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.document import Design
 from bothy.core.design.power import Bank, DrivingCharge, Power, SolarArray, SolarController
-from bothy.core.power.bank import BankConfigureIn, bank_configure, cells_of_unit
+from bothy.core.power.bank import BankConfigureIn, bank_configure, cells_of_unit, most_charge_a
 from bothy.core.power.chemistry import CHEMISTRIES
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.panels import EXTRA_LOW_V, array_power, cheapest_controller
@@ -327,11 +327,6 @@ def driving_options(ctx: Context, allowed: list[Part]) -> list[Option]:
     return out
 
 
-def _most_charge_a(bank: Bank) -> float:
-    """What a bank may be charged with, in A: by its data sheet, else as is usual of its chemistry."""
-    return (bank.unit_max_charge_a or CHEMISTRIES[bank.chemistry].max_charge_c * bank.unit_charge_ah) * bank.parallel_count
-
-
 def _allowed_charger(ctx: Context, bank: Bank, rating_a: float) -> bool:
     capacity = bank.unit_charge_ah * bank.parallel_count
     if ctx.alternator_a <= 0:
@@ -340,7 +335,7 @@ def _allowed_charger(ctx: Context, bank: Bank, rating_a: float) -> bool:
         DcdcSizeIn.trusted(
             chemistry=bank.chemistry,
             capacity_ah=capacity,
-            max_charge_a=_most_charge_a(bank),
+            max_charge_a=most_charge_a(bank),
             system_voltage_v=ctx.system_v,
             alternator_rated_a=ctx.alternator_a,
             alternator_system_v=ctx.vehicle_system_v,
@@ -376,7 +371,7 @@ def space_of(design: Design) -> Space:
                         for r, yes in (
                             ("roof", p.barred is not None),
                             ("alternator", not may.get((b.key, g.key), True)),
-                            ("sun", p.charge_a > _most_charge_a(b.value) + EPS),
+                            ("sun", p.charge_a > most_charge_a(b.value) + EPS),
                             ("payload", mass > most_kg + 1e-9),
                             ("budget", wishes.budget is not None and price > wishes.budget + 1e-9),
                         )
