@@ -204,6 +204,7 @@ CASES: Cases = {
         boat(house(circuit(), appliances=[{**LAMP, "name": "Bilge pump", "kind": "pump"}])),
         boat(house(circuit(before_isolator=True), appliances=[{**LAMP, "name": "Bilge pump", "kind": "pump"}])),
     ),
+    "wire-isolator-bypassed": (house(circuit(before_isolator=True)), house(circuit())),
     "wire-alarm-shared": (
         house(circuit(appliances=["lamp", "alarm"]), appliances=[{**LAMP, "kind": "socket"}, {**LIGHT, "id": "alarm", "kind": "safety"}]),
         house(circuit(appliances=["alarm"]), circuit("c2"), appliances=[{**LAMP, "kind": "socket"}, {**LIGHT, "id": "alarm", "kind": "safety"}]),
@@ -459,3 +460,9 @@ def test_heavy_appliances_count_together_unless_they_are_shed() -> None:
 def test_an_empty_project_tells_nothing_untrue() -> None:
     for preset in ("panel_van", "boat", "trailer"):
         assert found(blank(vehicle={"preset": preset})) == {}
+
+
+@pytest.mark.parametrize(("kind", "told"), [("safety", False), ("medical", False), ("heating", False), ("electronics", True), ("cooling", True)])
+def test_only_what_must_always_run_is_fed_from_before_the_isolator(kind: str, told: bool) -> None:
+    d = house(circuit(before_isolator=True), appliances=[{**LAMP, "kind": kind}])
+    assert ("wire-isolator-bypassed" in found(d)) is told

@@ -281,6 +281,7 @@ HERE = [
 TAGGED = ("fit-route-heat", "fit-route-moving-part", "fit-route-sharp-edge")
 CAMPER = ("fit-camper-mass", "fit-camper-behind")
 TRAILER = ("fit-nose-light", "fit-nose-heavy", "fit-nose-over-limit", "fit-tow-over", "fit-tow-ratio")
+OPENS = ("fit-opening-body",)
 WEIGHED = ("fit-mass-unaccounted", "fit-mass-misplaced", "fit-lump-implausible")
 
 
@@ -288,7 +289,7 @@ def test_every_rule_of_the_field_is_tried_here() -> None:
     of_the_roof = {
         r.id for r in RULES.values() if any(getattr(s, "id", "").startswith("roof.") for s in (r.source if isinstance(r.source, tuple) else (r.source,)))
     }
-    assert {r for r in RULES if r.startswith("fit-")} - of_the_roof == {*HERE, *TAGGED, *CAMPER, *TRAILER, *WEIGHED}
+    assert {r for r in RULES if r.startswith("fit-")} - of_the_roof == {*HERE, *TAGGED, *CAMPER, *TRAILER, *WEIGHED, *OPENS}
 
 
 @pytest.mark.parametrize("rule", HERE)
@@ -455,6 +456,47 @@ def test_what_a_slide_out_holds_moves_out_or_is_in_its_way() -> None:
     gone = apply_patch(moved_out, [{"op": "replace", "path": "/warmth/slide_outs", "value": []}])
     assert "leaves the vehicle" in rules_of(gone)["fit-travel-state"].message
     assert report(moved_out).fit.body.rooms[0].box == pytest.approx([1.2, 2.8, -0.9, 1.4, 0.0, 1.4])
+
+
+def test_all_that_stands_in_a_slide_outs_way_is_one_question() -> None:
+    seats = [own(f"seat{i}", "bench", (0.2, 0.3, 0.4)) for i in range(8)]
+    still = laid(*(at(f"own:seat{i}", 1.2 + 0.2 * i, 0.55) for i in range(8)), fit={"own": seats}, warmth={"slide_outs": [SLIDE]})
+    asked = [f for f in report(still).findings if f.rule == "fit-travel-state"]
+    assert len(asked) == 1
+    assert "2 more" in asked[0].message
+    assert asked[0].related == [f"own:seat{i}" for i in range(8)]
+    moved = apply_patch(still, asked[0].answers[0].patch)
+    assert [round(p.open.y_m, 3) for p in moved.fit.places if p.open] == [1.05] * 8
+    assert "fit-travel-state" not in rules_of(moved)
+
+
+@pytest.mark.parametrize(
+    ("warmth", "says"),
+    [
+        ({"slide_outs": [{**SLIDE, "x_m": 3.4}]}, "past the body"),
+        ({"slide_outs": [{**SLIDE, "depth_m": 1.95}]}, "past the body"),
+        ({"slide_outs": [SLIDE, {**SLIDE, "id": "t", "x_m": 2.6}]}, "“Slide-out 2” reach 200 mm into each other"),
+        ({"slide_outs": [{**SLIDE, "depth_m": 1.0}, {**SLIDE, "id": "t", "on": "right", "depth_m": 1.0}]}, "into each other"),
+        ({"slide_outs": [{**SLIDE, "x_m": 0.2}, {**SLIDE, "id": "t", "on": "rear", "x_m": None}]}, "into each other"),
+        ({"pop_top": {"length_m": 2.0, "width_m": 2.4, "height_m": 0.6}}, "past the body"),
+    ],
+)
+def test_what_opens_fits_the_body(warmth: dict[str, Any], says: str) -> None:
+    found = rules_of(laid(warmth=warmth))["fit-opening-body"]
+    assert found.severity == "fault"
+    assert says in found.message
+
+
+@pytest.mark.parametrize(
+    "warmth",
+    [
+        {"slide_outs": [SLIDE, {**SLIDE, "id": "t", "x_m": 0.2, "width_m": 1.0}]},
+        {"slide_outs": [SLIDE, {**SLIDE, "id": "t", "on": "right"}]},
+        {"pop_top": {"length_m": 2.0, "width_m": 1.6, "height_m": 0.6}},
+    ],
+)
+def test_slide_outs_beside_each_other_fit(warmth: dict[str, Any]) -> None:
+    assert "fit-opening-body" not in rules_of(laid(warmth=warmth))
 
 
 def test_a_bed_under_a_raised_roof_and_the_cable_that_goes_with_it() -> None:

@@ -11,6 +11,7 @@ from bothy.core.design.edit import apply_patch
 from bothy.core.finding import RULES, Finding
 from bothy.core.report import report
 from bothy.core.roof import rule_table  # noqa: F401  registers the rules
+from bothy.core.roof.lay_out import lay_out
 from tests.designs import MPPT, PANELS, blank
 
 RIBS = [{"id": f"rib-{n + 1}", "x0_m": 0.5 + n, "x1_m": 0.54 + n, "height_mm": 12} for n in range(4)]
@@ -55,6 +56,11 @@ GLAND = {"id": "gland", "name": "Gland", "kind": "gland", "length_m": 0.1, "widt
 BOX = {"id": "box", "name": "Box", "kind": "box", "length_m": 1.2, "width_m": 0.7, "height_m": 0.5, "mass_kg": 20}
 
 
+def lifting(x_m: float) -> Design:
+    """The plan with a lifting roof of 3 m that begins there; its seam is free for 15 mm on each side."""
+    return apply_patch(planned(), [{"op": "replace", "path": "/warmth/pop_top", "value": {"length_m": 3.0, "width_m": 1.55, "height_m": 0.6, "x_m": x_m}}])
+
+
 def foreseen(rain: float) -> Design:
     """Bonded on a mild day of the forecast with so likely a rain, and a dry day two days later."""
     d = planned(**bond(day="2027-06-01"))
@@ -70,6 +76,7 @@ def bond(**fields: Any) -> dict[str, Any]:
 CASES: dict[str, tuple[Design, Design]] = {
     "fit-roof-overlap": (planned(spots=spots(b={"y_m": 0.008})), planned(spots=spots(b={"y_m": 0.01}))),
     "fit-roof-edge": (planned(spots=spots(a={"x_m": 0.049})), planned(spots=spots(a={"x_m": 0.05}))),
+    "fit-roof-seam": (lifting(0.086), lifting(0.085)),
     "fit-roof-rib-cut": (planned(spots=spots(fan={"x_m": 3.50})), planned(spots=spots(fan={"x_m": 3.509}))),
     "fit-roof-below": (planned(below=below("loom", 4.087)), planned(below=below("loom", 4.089))),
     "fit-roof-walkway": (
@@ -148,6 +155,13 @@ def test_its_remedy_ends_it(rule: str) -> None:
 def test_what_only_seals_holds_nothing() -> None:
     f = found(planned(**bond(adhesive="silicone")))["fit-bond-area-short"]
     assert f.severity == "danger" and "seals" in f.message
+
+
+def test_a_proposal_lays_nothing_across_the_seam_of_a_lifting_roof() -> None:
+    bare = apply_patch(lifting(1.0), [{"op": "replace", "path": "/fit/roof/spots", "value": []}])
+    laid = lay_out(bare)
+    assert laid.spots
+    assert "fit-roof-seam" not in found(apply_patch(bare, laid.patch(bare)))
 
 
 def test_a_rib_that_is_framed_may_be_cut_and_what_is_there_is_not_cut_again() -> None:

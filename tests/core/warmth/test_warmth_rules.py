@@ -177,6 +177,7 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         warm(bays=[{"id": "b", "name": "Bay", "ua_to_living_w_k": 1.0, "ua_to_outside_w_k": 6.0}]),
         warm(bays=[{"id": "b", "name": "Bay", "ua_to_living_w_k": 9.0, "ua_to_outside_w_k": 1.0}]),
     ),
+    "warm-loop-heat": (looped([{**LOOP["zones"][0], "rated_w": 300.0}]), looped()),
     "warm-loop-pump": (looped(pump_head_max_m=0.1), looped()),
     "warm-loop-velocity": (looped(pipe_inner_mm=6.0), looped()),
     "warm-loop-air": (looped(high_point_without_bleed=True), looped()),
@@ -253,6 +254,27 @@ def test_a_remedy_that_is_a_definite_change_ends_its_finding(rule: str) -> None:
 def test_only_a_missing_heater_is_told_until_somebody_begins_with_it() -> None:
     assert [r for r in found(lived(**WINTER)) if r.startswith("warm-")] == ["warm-heater-missing"]
     assert not [r for r in found(lived()) if r.startswith("warm-")]
+
+
+COOLANT = {**HEATER, "kind": "coolant", "max_w": 5000.0}
+
+
+@pytest.mark.parametrize(
+    ("design", "says"),
+    [
+        (warm(heaters=[COOLANT]), "no loop is entered"),
+        (looped([]), "No zone of the loop is open"),
+        (looped([{**LOOP["zones"][0], "open": False}]), "No zone of the loop is open"),
+        (warm(heaters=[HEATER], loop=LOOP), "no coolant heater"),
+        (looped([WATER]), "give 0 W"),
+    ],
+)
+def test_the_coolants_heat_comes_from_somewhere_and_goes_somewhere(design: dict[str, Any], says: str) -> None:
+    assert says in found(design)["warm-loop-heat"].message
+
+
+def test_a_loop_for_water_beside_an_air_heater_that_is_enough_is_silent() -> None:
+    assert "warm-loop-heat" not in found(warm(heaters=[COOLANT, {**HEATER, "id": "air", "max_w": 5000.0}], loop={**LOOP, "zones": [WATER]}))
 
 
 def test_the_open_school_makes_a_wet_wall_advice() -> None:

@@ -7,7 +7,9 @@ from typing import Any
 
 import pytest
 
+from bothy.core.design.document import load_design
 from bothy.core.finding import RULES
+from bothy.core.report import report
 from tests.core.test_dangers import CASES as DANGERS
 from tests.designs import BANK, found, lived
 from tests.rule_cases import after_its_remedy, raised_only_there, with_a_remedy
@@ -179,6 +181,7 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "water-pressure-over-rating": (piped({**SINK, "rating_kpa": 200.0}), piped()),
     "water-hookup-unregulated": (piped(hookup={"check_valve": True}), piped(hookup={"limiter_kpa": 345.0, "check_valve": True})),
     "water-backflow": (piped(hookup={"limiter_kpa": 345.0}), piped(hookup={"limiter_kpa": 345.0, "check_valve": True})),
+    "water-relief-weeps": (piped(hot={**HOT, "relief_kpa": 150.0}), piped(hot=HOT)),
     "water-hot-no-relief": (hot(relief_outside=False), hot()),
     "water-hot-no-expansion": (hot(check_valve=True), hot(check_valve=True, expansion_l=2.0)),
     "water-hot-no-mixer": (hot(mixer_c=None), hot()),
@@ -252,6 +255,18 @@ def test_nothing_is_said_of_water_until_somebody_begins_with_it() -> None:
 def test_water_kept_at_germs_best_is_a_danger_and_hotter_only_advice() -> None:
     assert found(hot(target_temp_c=45.0))["water-hot-legionella"].severity == "danger"
     assert found(hot(target_temp_c=55.0))["water-hot-legionella"].severity == "advice"
+
+
+@pytest.mark.parametrize(("opens_kpa", "told"), [(601.0, True), (600.0, False)])
+def test_the_relief_valve_opens_before_a_pipe_bursts(opens_kpa: float, told: bool) -> None:
+    raised = report(load_design(piped(hot={**HOT, "relief_kpa": opens_kpa}))).findings
+    assert ("water-pressure-over-rating:hot" in {f.id for f in raised}) is told
+
+
+@pytest.mark.parametrize(("opens_kpa", "told"), [(345.0, True), (346.0, False)])
+def test_the_relief_valve_holds_what_the_inlet_brings(opens_kpa: float, told: bool) -> None:
+    raised = report(load_design(piped(hookup={"limiter_kpa": 345.0, "check_valve": True}, hot={**HOT, "relief_kpa": opens_kpa}))).findings
+    assert ("water-relief-weeps:hot" in {f.id for f in raised}) is told
 
 
 def test_drained_for_winter_nothing_freezes() -> None:

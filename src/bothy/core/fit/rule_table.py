@@ -16,6 +16,7 @@ rules(
         ("fit-overlap", "fault", BOXES),
         ("fit-clearance-blocked", "fault", BOXES + OwnChoice("the maker’s manual")),
         ("fit-travel-state", "fault", BOXES),
+        ("fit-opening-body", "fault", BOXES),
         ("fit-orientation", "danger", Method("fit.sizes") + OwnChoice("the maker’s manual")),
         ("fit-door-too-small", "fault", Method("fit.door")),
         ("fit-removal-blocked", "advice", Method("fit.door") + Method("fit.corner")),

@@ -48,7 +48,7 @@ def _free(t: RoofThing, r: Rect, hole: Rect | None, roof: RoofShape, taken: Sequ
         return False
     if hole is not None and (crossed(hole, roof.ribs) or any(apart(hole, Rect(b.x0_m, b.x1_m, b.y0_m, b.y1_m)) < 0.05 for b in roof.below)):
         return False
-    return all(o.rect is None or apart(r, o.rect) >= margin_between(t, o) - 1e-9 for o in taken)
+    return all(apart(r, s) >= 0 for s in roof.seams) and all(o.rect is None or apart(r, o.rect) >= margin_between(t, o) - 1e-9 for o in taken)
 
 
 def _starts(roof: RoofShape, size: float) -> list[float]:
@@ -226,7 +226,7 @@ def _with_panels(roof: RoofShape, panels: Sequence[RoofThing], taken: Sequence[R
     w = roof.rect
     usable = Rect(w.x0 + e, w.x1 - e, w.y0 + e, w.y1 - e)
     face = max(t.top for t in panels)
-    blocked = []
+    blocked = [*roof.seams]
     for o in taken:
         r = o.rect
         if r is None or o.kind in ("gland", "rail"):
@@ -258,9 +258,9 @@ def _centred(roof: RoofShape, laid: list[RoofThing], blocked: Sequence[Rect], us
 
 
 @lru_cache(maxsize=256)
-def _room_for(rect: Rect, blocked: tuple[tuple[Rect, float, bool], ...], length: float, width: float) -> int:
+def _room_for(rect: Rect, seams: tuple[Rect, ...], blocked: tuple[tuple[Rect, float, bool], ...], length: float, width: float) -> int:
     face = AIR_M + PANEL_M
-    around = []
+    around = [*seams]
     for r, top, opens in blocked:
         m = max(OPENS_M if opens else GAP_M, max(0.0, top - face) / tan(radians(DESIGN_DEG)) if opens else 0.0)
         around.append(Rect(r.x0 - m, r.x1 + m, r.y0 - m, r.y1 + m))
@@ -275,7 +275,8 @@ def room_for(design: Design, length: float, width: float) -> int | None:
     shared = {a.id for a in design.power.shared_arrays}
     things = [t for t in roof_things(design) if t.rect is not None and t.array not in shared and t.kind not in ("gland", "rail")]
     blocked = tuple((t.rect, t.top, t.opens) for t in things if t.rect is not None)
-    return _room_for(shape_of(design, body_of(design)).rect, blocked, length, width)
+    roof = shape_of(design, body_of(design))
+    return _room_for(roof.rect, roof.seams, blocked, length, width)
 
 
 def _gland(design: Design, roof: RoofShape, laid: Sequence[RoofThing]) -> list[Spot]:

@@ -27,6 +27,10 @@ FLEXIBLE_M = 0.004
 AIR_M = 0.03
 
 
+SEAM_M = 0.015
+"""What stays free on each side of a lifting roof's seam (typical)."""
+
+
 class RoofPreset(NamedTuple):
     """A roof from outside: where it begins and ends over the inside, width, crown and pitch and height of its ribs in m; skin in mm; what it is made of."""
 
@@ -64,7 +68,8 @@ class Rib(NamedTuple):
 
 
 class RoofShape(NamedTuple):
-    """The roof: rectangle, crown and ribs in m, what is under its skin, and its thickness with the lining in mm. ``assumed``: what nobody measured."""
+    """The roof: rectangle, crown and ribs in m, what is under its skin, and its thickness with the lining in mm. ``assumed``: what nobody measured;
+    ``seams``: where a lifting roof parts from the rest."""
 
     rect: Rect
     crown: float
@@ -74,6 +79,7 @@ class RoofShape(NamedTuple):
     thick_mm: float
     material: str
     assumed: tuple[str, ...]
+    seams: tuple[Rect, ...] = ()
 
     @property
     def width(self) -> float:
@@ -226,7 +232,22 @@ def shape_of(design: Design, body: BodyShape) -> RoofShape:
     material = hulls.get(design.vehicle.hull or "", p.material) if design.vehicle.preset == "boat" else p.material
     skin = take(says("thickness-skin"), doc.skin_mm, p.skin_mm)
     lining = take(says("thickness-lining"), doc.lining_mm, 1000 * body.linings["roof"])
-    return RoofShape(Rect(x0, x1, -width / 2, width / 2), crown, ribs, tuple(doc.below), skin, skin + lining, material, tuple(assumed))
+    return RoofShape(Rect(x0, x1, -width / 2, width / 2), crown, ribs, tuple(doc.below), skin, skin + lining, material, tuple(assumed), _seams(design, body))
+
+
+def _seams(design: Design, body: BodyShape) -> tuple[Rect, ...]:
+    """The four sides of a lifting roof, each as a strip that nothing on the roof may cross."""
+    t = design.warmth.pop_top
+    if t is None:
+        return ()
+    x0 = (body.hull.first + body.hull.last - t.length_m) / 2 if t.x_m is None else t.x_m
+    lid, s = Rect(x0, x0 + t.length_m, -t.width_m / 2, t.width_m / 2), SEAM_M
+    return (
+        Rect(lid.x0 - s, lid.x0 + s, lid.y0, lid.y1),
+        Rect(lid.x1 - s, lid.x1 + s, lid.y0, lid.y1),
+        Rect(lid.x0, lid.x1, lid.y0 - s, lid.y0 + s),
+        Rect(lid.x0, lid.x1, lid.y1 - s, lid.y1 + s),
+    )
 
 
 def _usual_ribs(p: RoofPreset, x0: float, x1: float) -> tuple[Rib, ...]:

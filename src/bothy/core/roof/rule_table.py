@@ -13,6 +13,7 @@ rules(
     (
         ("fit-roof-overlap", "fault", PLAN),
         ("fit-roof-edge", "fault", PLAN),
+        ("fit-roof-seam", "fault", PLAN),
         ("fit-roof-rib-cut", "fault", CUT),
         ("fit-roof-below", "danger", CUT),
         ("fit-roof-walkway", "note", PLAN),

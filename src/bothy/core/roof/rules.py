@@ -117,6 +117,8 @@ def _spots(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[F
                 ),
                 fix=_inside(design, roof, t, laid),
             )
+        if t.kind not in ("gland", "walkway") and any(apart(t.rect, s) < -TOLERANCE_M for s in roof.seams if t.rect):
+            yield finding("fit-roof-seam", t.key, t.name, says("lies-over-seam", t_name=t.name))
     for a, b in combinations(laid, 2):
         assert a.rect is not None and b.rect is not None
         need, there = margin_between(a, b), apart(a.rect, b.rect)

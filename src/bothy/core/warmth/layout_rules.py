@@ -11,6 +11,8 @@ from bothy.core.warmth.part import Warm
 from bothy.core.warmth.rule_table import Found
 from bothy.core.words.says import warmth_says as says
 
+ROOM_EMITTERS = ("fan_coil", "convector", "floor")
+"""Emitters of the loop that warm a room; the others warm water."""
 SUPPLY_HOT_C, LOSS_PART, FABRIC_C = 110.0, 0.25, 60.0
 MOST_LEN_M = {60: 5.0, 75: 8.0, 100: 8.0}
 SOURCES = {"gas_locker": says("gas-locker"), "engine": says("engine-space"), "outside": "outside"}
@@ -124,8 +126,29 @@ def _duct_fix(ctx: Context, id: str, label: str, **values: object) -> Remedy:
     return Remedy(label=label, patch=_duct_fix_ops(ctx, id, **values))
 
 
+def _loop_heat(ctx: Context, w: Warm) -> Found:
+    """Whether the coolant's heat comes from somewhere and gets into the room."""
+    d, p = ctx.design.warmth, w.part.loop
+    coolant = [h for h in d.heaters if h.kind == "coolant"]
+    open_ = [z for z in d.loop.zones if z.open] if d.loop is not None else []
+    if coolant and not open_:
+        h = coolant[0]
+        yield finding("warm-loop-heat", f"heater:{h.id}", h.name, says("coolant-heater-no-loop") if d.loop is None else says("loop-no-open-zone", h_name=h.name))
+    elif d.loop is not None and not coolant:
+        yield finding("warm-loop-heat", "loop", says("coolant-loop"), says("loop-nothing-heats"))
+    elif coolant and p is not None:
+        warms = sum(p.zones[z.id].heat_w for z in open_ if z.emitter in ROOM_EMITTERS)
+        given = {h.id: w.heat.sizes[h.id].available_w for h in d.heaters}
+        by_loop = sum(given[h.id] for h in coolant)
+        room = sum(given.values()) - by_loop + min(by_loop, warms)
+        if room < w.part.needed_w <= sum(given.values()):
+            message = says("emitters-give-less", warms_w=warms, room_w=room, needed_w=w.part.needed_w, indoor_c=ctx.indoor_c)
+            yield finding("warm-loop-heat", "loop", says("coolant-loop"), message, figures=["warmth/design_heat_w"])
+
+
 def loop_findings(ctx: Context, w: Warm) -> Found:
     """What they say of the coolant loop."""
+    yield from _loop_heat(ctx, w)
     loop, p = ctx.design.warmth.loop, w.part.loop
     if loop is None or p is None:
         return

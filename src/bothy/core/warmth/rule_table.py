@@ -72,6 +72,7 @@ rules(
         ("warm-return-source", "danger", Method("warmth.ducts") + OwnChoice("typical")),
         ("warm-grille-fabric", "danger", Method("warmth.distances")),
         ("warm-frost-bay", "fault", Method("warmth.heat-loss")),
+        ("warm-loop-heat", "fault", Method("warmth.coolant")),
         ("warm-loop-pump", "fault", Method("warmth.coolant")),
         ("warm-loop-velocity", "advice", Method("warmth.coolant") + OwnChoice("typical")),
         ("warm-loop-air", "advice", Method("warmth.coolant") + OwnChoice("typical")),

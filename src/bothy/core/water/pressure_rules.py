@@ -274,6 +274,17 @@ def _hot_enough(ctx: Context, w: Wet, h: HotWater, p: HotPart) -> Found:
             )
 
 
+def _relief(ctx: Context, h: HotWater, opens_kpa: float) -> Found:
+    """The relief valve opens before a pipe bursts, and not while the pump only fills the heater."""
+    d = ctx.design.water
+    rated = min([r.rating_kpa for r in d.runs], default=1e9)
+    if opens_kpa > rated:
+        yield finding("water-pressure-over-rating", "hot", h.name, says("relief-opens-above-rating", opens_kpa=opens_kpa, rated_kpa=rated))
+    works = max(d.pump.cut_out_kpa or d.pump.points[0].pressure_kpa if d.pump else 0.0, d.hookup.limiter_kpa or 0.0 if d.hookup else 0.0)
+    if opens_kpa <= works:
+        yield finding("water-relief-weeps", "hot", h.name, says("relief-opens-below-pump", opens_kpa=opens_kpa, works_kpa=works))
+
+
 def hot_findings(ctx: Context, w: Wet) -> Found:
     """What they say of hot water."""
     h, p = ctx.design.water.hot, w.part.hot
@@ -288,6 +299,8 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             says("relief-valve-that-leads"),
             fix=Remedy.sets(says("fit-relief-valve-that"), "/water/hot", relief_kpa=h.relief_kpa or 600.0, relief_outside=True),
         )
+    if closed and h.relief_kpa is not None:
+        yield from _relief(ctx, h, h.relief_kpa)
     if closed and not h.check_valve:
         yield finding(
             "water-hot-no-check",

@@ -46,6 +46,7 @@ rules(
         ("water-pressure-over-rating", "danger", Method("water.taps") + OwnChoice("practice")),
         ("water-hookup-unregulated", "fault", Method("water.care") + Standard("EN 1717")),
         ("water-backflow", "danger", Method("water.care") + Standard("EN 1717")),
+        ("water-relief-weeps", "fault", Method("water.expansion")),
         ("water-hot-no-relief", "danger", Method("water.expansion")),
         ("water-hot-no-check", "advice", Method("water.storage") + Standard("EN 1717") + OwnChoice("practice")),
         ("water-hot-no-expansion", "fault", Method("water.expansion")),

@@ -52,6 +52,11 @@ rules(
             "fault",
             Method("wiring.protection-places") + Standard("ISO 13297"),
         ),
+        (
+            "wire-isolator-bypassed",
+            "fault",
+            Method("wiring.protection-places") + Standard("ISO 13297") + Standard("EN 1648-1"),
+        ),
         ("wire-alarm-shared", "advice", Method("wiring.boards") + OwnChoice("practice")),
         (
             "wire-parallel-one-fuse",
@@ -78,6 +83,8 @@ rules(
 
 THICK_MM2 = 50.0
 """From this size on equal cables in parallel are usual practice."""
+BEHIND_ISOLATOR, STAYS_KINDS = ("inverter", "feeder"), ("safety", "medical", "heating")
+"""Feeds that an isolator must cut off, and kinds of appliance that may stay live: alarms, what keeps somebody well, a heater that must cool itself down."""
 SHARING_KINDS = ("socket", "electronics", "cooking", "tool", "other", "light", "fan", "pump", "cooling", "heating")
 
 
@@ -206,6 +213,17 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     w.name,
                     says("must-run-also-while", dead=dead[0]),
                     fix=w.change(says("feed-from-before-isolator"), before_isolator=True),
+                )
+            )
+        if c.before_isolator and (c.kind in BEHIND_ISOLATOR or (c.kind == "load" and on_it and not any(stays_on(a) or a.kind in STAYS_KINDS for a in on_it))):
+            out.append(
+                finding(
+                    "wire-isolator-bypassed",
+                    c.id,
+                    w.name,
+                    says("stays-live-without-need") if c.kind == "load" else says("feed-stays-live"),
+                    fix=w.change(says("feed-from-behind-isolator"), before_isolator=False),
+                    severity="fault" if c.kind == "feeder" else "advice",
                 )
             )
     return out

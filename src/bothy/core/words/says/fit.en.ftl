@@ -281,8 +281,18 @@ slide-out = Slide-out { $i }
 in-way-3 = “{ $other }” is in its way
 leaves-vehicle-and-what = it leaves the vehicle and what opens of it ({ $face })
 when-vehicle-stands-open = When the vehicle stands open, { $what }: { $value_mm } mm are missing.
-enter-that-moves-out = Enter that it moves out with the { $room_name }
+enter-that-moves-out = { $names_count ->
+        [one] Enter that it moves out with the { $room_name }
+       *[other] Enter that they all move out with the { $room_name }
+    }
 stands-where-while-that = “{ $thing_name }” stands where “{ $room_name }” is while that is in. Either it moves out with it, or it is in its way.
+list-of-names = “{ $names }”{ $has_more ->
+        [yes] { " " }and { $more } more
+       *[no] {""}
+    }
+these-stand-where = { $listed } stand where “{ $room_name }” is while that is in. Either they move out with it, or they are in its way.
+reaches-past-body = “{ $room_name }” reaches { $over_mm } mm past the body that it is cut into.
+meet-while-in = “{ $room_name }” and “{ $b_name }” reach { $deep_mm } mm into each other while both are in.
 pop-top = Pop-top
 
 ## things

@@ -114,6 +114,7 @@ lie-in-each-other = lie { $mm } in each other
 lie-apart-and-need = lie { $mm } apart and need { $mm_2 }
 lie-apart-and-need-2 = lie 0 mm apart and need { $mm }
 and = “{ $a_name }” and “{ $b_name }” { $what }.
+lies-over-seam = { $t_name } lies half on the lifting roof and half on the fixed one; it breaks, or holds the roof shut, when that is raised.
 cut-out-goes-through = The cut-out of { $t_name } goes through { $names } ({ $mm }); what held the roof up there is gone.
 lies-under-cut-out = “{ $b_name }” ({ $word }) lies under the cut-out of { $t_name }.
 lies-cut-out = “{ $b_name }” ({ $word }) lies { $mm } the cut-out of { $t_name }.

@@ -208,6 +208,10 @@ at-heater-begin-runs = At the heater begin { $begin } { $begin ->
 every-outlet-closed-air = Every outlet is closed: the air has no way out.
 every-outlet-can-be = Every outlet can be closed. With all of them shut the heater overheats.
 coolant-loop = Coolant loop
+coolant-heater-no-loop = This heater warms coolant, and no loop is entered that brings its heat into the room.
+loop-no-open-zone = No zone of the loop is open: the heat of “{ $h_name }” goes nowhere, and the heater shuts down hot.
+loop-nothing-heats = The loop is entered, and no coolant heater that warms it.
+emitters-give-less = The emitters of the open zones give { FIX($warms_w, digits: 0) } W at the loop’s supply; with every other heater the room gets { FIX($room_w, digits: 0) } W of the { FIX($needed_w, digits: 0) } W that hold { FIX($indoor_c, digits: 0) } °C.
 loop-needs-head-at = The loop needs a head of { FIX($head_m, digits: 2) } m at { FIX($flow_l_min, digits: 1) } L/min; the pump gives { FIX($pump_head_m, digits: 2) } m.
 coolant-flows-at-pipe = The coolant flows at { FIX($velocity_m_s, digits: 2) } m/s: { $velocity_m_s_over ->
     [yes] the pipe hums

@@ -207,6 +207,9 @@ one-fuse-stands-before = One fuse of { SHORT($fuse_a) } A stands before { $paral
     } of { FIX($one_a, digits: 0) } A: when one comes loose the other carries it all, and the fuse stays whole.
 goes-dark-when-blows = “{ $alarms_name }” goes dark when “{ $next }” blows the fuse.
 must-run-also-while = “{ $dead }” must run also while the isolator is off, and its circuit comes after it.
+stays-live-without-need = The circuit is fed from before the isolator, and nothing on it must run while that is off: whoever switches off for work or in a fire still has it live.
+feed-stays-live = The feed begins before the isolator: with that off, everything behind this feed stays live.
+feed-from-behind-isolator = Feed it from behind the isolator
 feed-from-before-isolator = Feed the circuit from before the isolator
 there-one-for = There is one for { SHORT($rating_a) } A
 fit-one-for = Fit one for { SHORT($rating_a) } A
