@@ -50,6 +50,7 @@ def test_a_wrong_value_is_named(name: str, edit: Edit) -> None:
     design, evidence, before = standing(name)
     assert told not in {f.id for f in before.findings if f.severity in ("danger", "fault")}, "it is there without the edit"
     after = report(apply_patch(design, [{"op": "replace", "path": f"/{path}", "value": value}]), evidence, before)
+    assert len({f.id for f in after.findings}) == len(after.findings), "an answer to one would answer the other"
     found = next((f for f in after.findings if f.id == told), None)
     assert found is not None, sorted(f.id for f in after.findings if f.severity in ("danger", "fault"))
     assert found.severity in ("danger", "fault")

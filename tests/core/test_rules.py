@@ -7,9 +7,11 @@ from typing import Any
 import pytest
 
 from bothy.core.design.edit import apply_patch
+from bothy.core.design.prove import Accepted, answered
 from bothy.core.finding import RULES, SEVERITIES, finding, in_order, rule
 from bothy.core.method.sources import Method
 from bothy.core.report import report
+from bothy.core.severity import Severity
 from tests.core.test_dangers import CASES
 from tests.designs import AGM, BANK, CHARGER, DCDC, FRIDGE, INVERTER, KETTLE, LAMP, MPPT, PANELS, blank, circuit, found, lived, made, reported, wired
 
@@ -361,6 +363,28 @@ def test_accepting_keeps_the_reason_and_never_silences_a_danger() -> None:
     assert all(f.accepted == "tested at the bench" for f in r.findings)
     assert r.stages["wiring"].dangers == 1
     assert r.stages["wiring"].faults == 0
+
+
+@pytest.mark.parametrize(
+    ("now", "then", "holds"),
+    [
+        ("fault", "advice", False),
+        ("fault", "fault", True),
+        ("fault", "danger", True),
+        ("advice", "fault", True),
+        ("danger", None, True),
+        ("note", "question", True),
+    ],
+)
+def test_an_answer_holds_while_the_finding_is_no_worse(now: Severity, then: Severity | None, holds: bool) -> None:
+    kept = [Accepted(finding="x:y", reason="looked at it", severity=then)]
+    assert answered(kept, "x:y", now) == ("looked at it" if holds else None)
+    assert answered(kept, "x:z", now) is None
+
+
+def test_a_newer_answer_counts_beside_an_older_one_that_no_longer_holds() -> None:
+    older, newer = (Accepted(finding="x:y", reason=r, severity=s) for r, s in (("as advice", "advice"), ("as a fault", "fault")))
+    assert answered([older, newer], "x:y", "fault") == "as a fault"
 
 
 def test_a_rule_id_can_be_registered_once() -> None:

@@ -1793,13 +1793,16 @@ export interface components {
         };
         /**
          * Accepted
-         * @description A finding that somebody answered with a reason; the reason goes into the vehicle’s book.
+         * @description A finding that somebody answered with a reason; the reason goes into the vehicle’s book. ``severity`` is what it was then: answered as advice,
+         *     it is open again when it has become a danger. None, of older answers: whatever it is.
          */
         Accepted: {
             /** Finding */
             finding: string;
             /** Reason */
             reason: string;
+            /** Severity */
+            severity?: ("danger" | "fault" | "advice" | "question" | "note") | null;
             /**
              * By
              * @default owner

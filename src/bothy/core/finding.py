@@ -12,12 +12,10 @@ from pydantic import BaseModel, ConfigDict
 
 from bothy.core.figure_keys import check
 from bothy.core.method.sources import Cited, SourceOut, written
+from bothy.core.severity import SEVERITIES, Severity
 from bothy.core.words.catalogues import Catalogue
 from bothy.core.words.says import core_says as says
 
-Severity = Literal["danger", "fault", "advice", "question", "note"]
-SEVERITIES: tuple[Severity, ...] = ("danger", "fault", "advice", "question", "note")
-"""From the worst down. A question is what nobody has said yet: answered well it goes, answered badly it becomes a finding."""
 Stage = Literal["vehicle", "life", "power", "trips", "wiring", "warmth", "water", "gas", "fit", "build", "prove", "handover"]
 """The twelve stages of the work."""
 
@@ -120,6 +118,7 @@ def finding(
     subject_name: str,
     message: str,
     *,
+    beside: str = "",
     figures: list[str] | None = None,
     related: list[str] | None = None,
     fix: Remedy | None = None,
@@ -127,10 +126,10 @@ def finding(
     severity: Severity | None = None,
     remedy: str | None = None,
 ) -> Finding:
-    """A finding of a registered rule about ``subject``."""
+    """A finding of a registered rule about ``subject``; ``beside``: what it meets, where one subject may have several of the rule at once."""
     r = RULES[rule_id]
     return Finding(
-        id=f"{rule_id}:{subject}",
+        id=f"{rule_id}:{subject}+{beside}" if beside else f"{rule_id}:{subject}",
         rule=rule_id,
         severity=severity or r.severity,
         stage=r.stage,

@@ -18,6 +18,7 @@ from bothy.core.commissioning.worked import Commissioned
 from bothy.core.context import NO_FACTS, Assumption, Context
 from bothy.core.contract import quick
 from bothy.core.design.document import Design
+from bothy.core.design.prove import answered
 from bothy.core.facts.document import Facts
 from bothy.core.facts.evidence import Evidence, facts_of, standing_of
 from bothy.core.feeds import Feed, Feeds
@@ -443,8 +444,8 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
         tested = [*tested, *make("commissioning findings", _step_findings, *proved)]
     parts.done()
     found = [f.model_copy() for f in (*heavy, *found, *tested)]  # a part that is taken again keeps its findings as it made them
-    answers = {a.finding: a.reason for a in design.accepted}
-    found = in_order([f.model_copy(update={"accepted": answers[f.id]}) if f.id in answers else f for f in one_cause(found)])
+    kept = {a.finding for a in design.accepted}
+    found = in_order([f.model_copy(update={"accepted": answered(design.accepted, f.id, f.severity)}) if f.id in kept else f for f in one_cause(found)])
     cited = cite(found, ctx.book.figures, items_of(design), before._cited if before is not None else None)
     proving = _asked(sheet, sum(f.severity == "question" and f.accepted is None for f in found), before)
     out = Report.model_construct(

@@ -14,6 +14,7 @@ from bothy.core.facts.document import Facts
 from bothy.core.facts.evidence import added, entries_between
 from bothy.core.finding import RULES
 from bothy.core.fit.geometry import geometry_of
+from bothy.core.fit.propose import propose_places
 from bothy.core.report import Report, report
 from bothy.core.wiring.conductors import row_of
 from tests.designs import AGM, BANK, CHARGER, FRIDGE, INVERTER, LAMP, blank
@@ -86,6 +87,7 @@ LOCKER = {
     "z1_m": 0.7,
     "thermal": "outside",
 }
+AISLE = {**LOCKER, "id": "aisle", "name": "Aisle", "x0_m": 1.9, "x1_m": 2.7, "y0_m": -0.1, "y1_m": 0.6}
 BOX = own("box", kg=0.5)
 FAR = {"gross_limit_kg": 60000.0, "front_limit_kg": 40000.0, "rear_limit_kg": 40000.0}
 HEAVY = own("safe", kg=800.0, hollow=False)
@@ -166,6 +168,11 @@ def moved(rule: str) -> tuple[Design, Design]:
             laid(at("power:bank", 2.0, 0), at("warmth:h", 2.0, y), warmth={"heaters": [{"id": "h", "name": "Heater", "max_w": 2000.0}]}) for y in (0.4, 0.72)
         ),
         "fit-electrics-in-gas-locker": tuple(laid(at("power:shore", x, -0.8, 0.2), fit={"bays": [LOCKER]}) for x in (0.2, 0.6)),
+        "fit-gas-indoors": tuple(laid(at("gas:v", x, -0.87, 0.05), fit={"bays": [LOCKER]}, **GAS) for x in (0.6, 0.1)),
+        "fit-generator-indoors": tuple(
+            laid(at("power:generator", 2.0, 0.0), fit={"bays": [{**AISLE, "kind": kind}]}, power={"bank": BANK, "generator": {"rating_w": 2000.0}})
+            for kind in ("living", "outside_locker")
+        ),
         "fit-stove-combustible": tuple(
             laid(
                 at("gas:hob", 2.0, 0, 0.9),
@@ -251,6 +258,8 @@ HERE = [
     "fit-water-above-dc",
     "fit-battery-near-heat",
     "fit-electrics-in-gas-locker",
+    "fit-gas-indoors",
+    "fit-generator-indoors",
     "fit-stove-combustible",
     "fit-isolator-hidden",
     "fit-no-hatch",
@@ -456,6 +465,25 @@ def test_what_a_slide_out_holds_moves_out_or_is_in_its_way() -> None:
     gone = apply_patch(moved_out, [{"op": "replace", "path": "/warmth/slide_outs", "value": []}])
     assert "leaves the vehicle" in rules_of(gone)["fit-travel-state"].message
     assert report(moved_out).fit.body.rooms[0].box == pytest.approx([1.2, 2.8, -0.9, 1.4, 0.0, 1.4])
+
+
+def test_a_generator_is_proposed_into_a_locker_of_its_own() -> None:
+    bare = laid(power={"bank": BANK, "generator": {"rating_w": 2000.0}})
+    proposed = apply_patch(bare, propose_places(bare).patch())
+    bay = next(b for b in proposed.fit.bays if b.id == next(p.bay for p in proposed.fit.places if p.of == "power:generator"))
+    assert (bay.kind, bay.sealed_inside) == ("outside_locker", True)
+    assert "fit-generator-indoors" not in rules_of(proposed)
+
+
+@pytest.mark.parametrize(("z", "told"), [(0.30, False), (0.31, True)])
+def test_an_alarm_for_leaked_gas_hangs_low_where_fit_places_it(z: float, told: bool) -> None:
+    alarm = {"id": "nose", "name": "Gas alarm", "kind": "safety", "power_w": 1.0, "hours_per_day": 24.0}
+    life = {"appliances": [alarm], "people": 2, "place": "london"}
+    d = laid(at("life:nose", 2.0, 0.8, z), life=life, gas={**GAS["gas"], "lpg_alarm": {"height_m": 0.15}})
+    found = next((f for f in report(d).findings if f.rule == "gas-lpg-alarm-missing"), None)
+    assert (found is not None) is told
+    if found is not None and found.fix is not None:
+        assert "gas-lpg-alarm-missing" not in {f.rule for f in report(apply_patch(d, found.fix.patch)).findings}
 
 
 def test_all_that_stands_in_a_slide_outs_way_is_one_question() -> None:

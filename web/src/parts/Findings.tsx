@@ -48,9 +48,10 @@ export function Keeping({ finding, done, plain }: { finding: Finding; done: () =
   const [reason, setReason] = useState("");
   const accept = async () => {
     const at = new Date().toISOString().slice(0, 16).replace("T", " ");
-    const value = { finding: finding.id, reason: reason.trim(), by: "you", at };
-    if (design.accepted?.some((a) => a.finding === finding.id)) return done();
-    if (await edit([{ op: "add", path: "/accepted/-", value }], says("answered", { finding: finding.title }))) done();
+    const value = { finding: finding.id, reason: reason.trim(), severity: finding.severity, by: "you", at };
+    const i = design.accepted?.findIndex((a) => a.finding === finding.id) ?? -1;
+    const op = i < 0 ? { op: "add" as const, path: "/accepted/-", value } : { op: "replace" as const, path: `/accepted/${i}`, value };
+    if (await edit([op], says("answered", { finding: finding.title }))) done();
   };
   return (
     <form

@@ -6,6 +6,7 @@ from pydantic import Field
 
 from bothy.core.contract import Whole
 from bothy.core.design.base import Doc, Name
+from bothy.core.severity import SEVERITIES, Severity
 
 
 class Meter(Doc):
@@ -29,9 +30,20 @@ class Prove(Doc):
 
 
 class Accepted(Doc):
-    """A finding that somebody answered with a reason; the reason goes into the vehicle’s book."""
+    """A finding that somebody answered with a reason; the reason goes into the vehicle’s book. ``severity`` is what it was then: answered as advice,
+    it is open again when it has become a danger. None, of older answers: whatever it is."""
 
     finding: str = Field(min_length=1, max_length=200)
     reason: str = Field(min_length=3, max_length=1000)
+    severity: Severity | None = None
     by: Name = "owner"
     at: str = Field("", max_length=40)
+
+    def covers(self, severity: Severity) -> bool:
+        """Whether the answer still holds for a finding that is so severe now."""
+        return self.severity is None or SEVERITIES.index(severity) >= SEVERITIES.index(self.severity)
+
+
+def answered(accepted: list[Accepted], finding: str, severity: Severity) -> str | None:
+    """The reason with which a finding was accepted; None while it is open."""
+    return next((a.reason for a in reversed(accepted) if a.finding == finding and a.covers(severity)), None)

@@ -160,6 +160,8 @@ def _special(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
     id = t.key.partition(":")[2]
     if t.key.startswith("gas:") and "gas" in t.tags:
         return _locker(s, t)
+    if t.key == "power:generator":
+        return _rear_locker(s, t, "outside_locker", "generator-locker", says("generator-locker"))
     under = False
     if "tank" in t.tags:
         tank = next((x for x in d.water.tanks if x.id == id), None)
@@ -224,11 +226,14 @@ def _special(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
     return None
 
 
+LOCKER_ROOM_M = 0.03
+"""Air between a thing and its locker's walls."""
+
+
 def _locker(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
     """Vessels in a locker that drains outside: at the rear end by a side wall, on a trailer's drawbar, or under the floor for a fixed tank."""
     h, body, d = s.body.hull, s.body, s.design
     vessel = next((v for v in d.gas.vessels if v.id == t.key.partition(":")[2]), None)
-    room = 0.03
     if vessel is not None and vessel.place == "underfloor":
         box = Box(s.rear + 0.5, s.rear + 0.5 + t.size[0], 0.1, 0.1 + t.size[1], -0.1 - t.size[2], -0.1)
         bay = s.bay("under-gas", says("gas-tank-under-floor"), "underfloor", box.grown((0.05, 0.05, 0.05, 0.05, 0.05, 0.03)), thermal="outside")
@@ -241,15 +246,19 @@ def _locker(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
             "drawbar", says("gas-on-drawbar"), "gas_locker", Box(h.last + 0.05, h.last + 1.1, -0.5, 0.5, -0.05, 0.8), thermal="outside", sealed_inside=True
         )
         return box, 0, says("on-drawbar-outside-and"), bay
-    size, _ = posed(t, "top", 0)
+    return _rear_locker(s, t, "gas_locker", "gas-locker", says("gas-locker"))
+
+
+def _rear_locker(s: Search, t: Thing, kind: str, id: str, name: str) -> tuple[Box, int, str, str | None] | None:
+    """A locker round a thing at the rear end by a side wall, closed to the inside and open to the outside."""
+    h, room = s.body.hull, LOCKER_ROOM_M
     got = s.best(t, 0.01, lambda b: 60 * (b.x0 - h.first), sides=("left", "right"), aisle=False)
     if got is None:
         return None
     box, yaw = got
-    n = sum(b.kind == "gas_locker" for b in s.bays.values())
+    n = sum(b.kind == kind for b in s.bays.values())
     around = box.grown((room, room, room, room, 0.01, 0.12))
-    bay = s.bay(f"gas-locker-{n + 1}" if n else "gas-locker", says("gas-locker"), "gas_locker", around, thermal="outside", sealed_inside=True)
-    del size
+    bay = s.bay(f"{id}-{n + 1}" if n else id, name, kind, around, thermal="outside", sealed_inside=True)
     return box, yaw, says("at-rear-by-outside"), bay
 
 

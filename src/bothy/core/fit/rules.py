@@ -117,7 +117,8 @@ def clash_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
             if a.thing.why == "heat":
                 severity = "danger"
         related = [c.b] if c.b in geo.placed else []
-        yield finding(RULE_OF[c.kind], c.a, name, words, related=related, fix=_freed(ctx, geo, c), severity=severity)  # type: ignore[arg-type]
+        beside = c.face if "clearance" in c.kind else ""
+        yield finding(RULE_OF[c.kind], c.a, name, words, beside=c.b or beside, related=related, fix=_freed(ctx, geo, c), severity=severity)  # type: ignore[arg-type]
 
 
 def _pairs(geo: Geometry, first: set[str], second: set[str]) -> Iterator[tuple[Placed, Placed]]:
@@ -140,6 +141,7 @@ def neighbour_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
             a.thing.key,
             a.thing.name,
             words,
+            beside=b.thing.key,
             related=[b.thing.key],
             fix=_set(ctx, a.thing.key, says("put-drained-tray-under"), tray=True),
         )
@@ -151,6 +153,7 @@ def neighbour_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
                 a.thing.key,
                 a.thing.name,
                 words,
+                beside=b.thing.key,
                 related=[b.thing.key],
                 fix=_set(ctx, a.thing.key, says("fit-heat-shield-between"), shield=True),
             )
@@ -164,6 +167,7 @@ def neighbour_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
                 a.thing.key,
                 a.thing.name,
                 words,
+                beside=b.thing.key,
                 related=[b.thing.key],
                 fix=_set(ctx, a.thing.key, says("fit-shield-between"), shield=True),
             )
@@ -172,8 +176,33 @@ def neighbour_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
         protected = ctx.design.region == "us" and "sink" in b.thing.tags and ctx.design.wiring.mains is not None and ctx.design.wiring.mains.rcd
         if gap(a.box, b.box) < far - 1e-9 and not protected:
             words = says("socket-from-keep-at", gap_mm=1000 * gap(a.box, b.box), thing_name=b.thing.name, far_mm=1000 * far)
-            yield finding("fit-socket-near-water", a.thing.key, a.thing.name, words, related=[b.thing.key])
+            yield finding("fit-socket-near-water", a.thing.key, a.thing.name, words, beside=b.thing.key, related=[b.thing.key])
     yield from _locker(ctx, geo)
+    yield from _leaks_in(ctx, geo)
+
+
+INDOORS_FREE = {"gas": ("gas_locker", "outside_locker", "underfloor"), "generator": ("outside_locker", "underfloor", "engine_bay")}
+"""Bays in which what leaks or breathes out does not reach the living space."""
+
+
+def _leaks_in(ctx: Context, geo: Geometry) -> Iterator[Finding]:
+    """Vessels and a generator that stand open to the living space."""
+    hull, vessels = geo.body.hull, {f"gas:{v.id}" for v in ctx.design.gas.vessels}
+    for key, p in geo.placed.items():
+        what = "gas" if key in vessels else "generator" if key == "power:generator" else ""
+        if not what or p.thing.on_roof or (p.bay is not None and p.bay.kind in INDOORS_FREE[what]):
+            continue
+        x, y, z = p.box.middle
+        lockers = [b for b in ctx.design.fit.bays if b.kind in INDOORS_FREE[what]]
+        if any(b.x0_m <= x <= b.x1_m and b.y0_m <= y <= b.y1_m and b.z0_m <= z <= b.z1_m for b in lockers):
+            continue
+        if not (hull.first < x < hull.last and abs(y) < geo.body.half and 0 < z < geo.body.height):
+            continue
+        where = p.bay.name if p.bay is not None else says("living-space")
+        if what == "gas":
+            yield finding("fit-gas-indoors", key, p.thing.name, says("vessel-stands-in", thing_name=p.thing.name, where=where))
+        else:
+            yield finding("fit-generator-indoors", key, p.thing.name, says("generator-stands-in", thing_name=p.thing.name, where=where))
 
 
 def _locker(ctx: Context, geo: Geometry) -> Iterator[Finding]:

@@ -13,7 +13,6 @@ from bothy.core.fit.boxes import OVER, Box, Clash, out_of_box, out_of_hull, pene
 from bothy.core.fit.geometry import Geometry, Placed, by_design, checked
 from bothy.core.words.says import fit_says as says
 
-
 POP_TOP = "surface:pop_top_lid"
 OUTSIDE_M, CAB_M = 0.1, 1.5
 """How far something measured outside may reach over the finished inside, and a lifting roof over the cab."""
@@ -79,7 +78,7 @@ def state_findings(design: Design, geo: Geometry, rooms: list[Room]) -> Iterator
         other = geo.placed[c.b].thing.name if c.b in geo.placed else next((n for id, n, _, _ in geo.body.obstacles if id == c.b), "")
         what = says("in-way-3", other=other) if other else says("leaves-vehicle-and-what", face=c.face)
         words = says("when-vehicle-stands-open", what=what, value_mm=max(1, round(1000 * c.depth_m)))
-        yield finding("fit-travel-state", c.a, a.thing.name, words, related=[c.b] if c.b in geo.placed else [])
+        yield finding("fit-travel-state", c.a, a.thing.name, words, beside=c.b or c.face, related=[c.b] if c.b in geo.placed else [])
     for r in rooms:
         if swept := [key for key, p in geo.placed.items() if _in_the_way(geo, r, p)]:
             yield _swept(design, r, {key: geo.placed[key] for key in swept})

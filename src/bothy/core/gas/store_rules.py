@@ -9,6 +9,7 @@ from bothy.core.gas.countries import OUTLET_WORDS
 from bothy.core.gas.part import Gassed, LockerPart
 from bothy.core.gas.room import HEATS
 from bothy.core.gas.rule_table import Found
+from bothy.core.recognise import gas_alarm
 from bothy.core.restraint import SCHOOLS
 from bothy.core.words.says import gas_says as says
 
@@ -18,6 +19,14 @@ DROP_MM2, DROP_M = 1000.0, 1.0
 COLD_MARGIN_K, MOST_LEFT = 3.0, 0.9
 BESIDE_M = 0.02
 """Room that a cylinder needs about itself in its locker (own choice)."""
+ALARM_MOST_M = 0.3
+"""How high an alarm for leaked gas may hang over the floor."""
+
+
+def _hung_alarm(ctx: Context) -> tuple[int, float] | None:
+    """The lowest alarm for leaked gas that has its place in Fit: which place, and how high over the floor in m."""
+    alarms = {f"life:{a.id}" for a in ctx.design.life.appliances if gas_alarm(a) and a.count > 0}
+    return min(((i, p.z_m) for i, p in enumerate(ctx.design.fit.places) if p.of in alarms), key=lambda x: x[1], default=None)
 
 
 def vessel_findings(ctx: Context, w: Gassed) -> Found:
@@ -180,7 +189,12 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
     if g.aboard:
         alarm = g.lpg_alarm
         edge = alarm.bunk_edge_m if alarm and alarm.bunk_edge_m is not None else 9.0
-        if alarm is None or alarm.height_m > 0.3 or alarm.height_m > edge:
+        hung = _hung_alarm(ctx)
+        if alarm is not None and hung is not None and hung[1] > min(ALARM_MOST_M, edge) >= alarm.height_m:
+            i, height = hung
+            fix = Remedy(label=says("place-alarm-over-floor"), patch=[{"op": "replace", "path": f"/fit/places/{i}/z_m", "value": 0.15}])
+            yield finding("gas-lpg-alarm-missing", "gas-alarm", says("gas-alarm"), says("alarm-placed-over-floor", height_m=height), fix=fix)
+        elif alarm is None or alarm.height_m > min(ALARM_MOST_M, edge):
             yield finding(
                 "gas-lpg-alarm-missing",
                 "gas-alarm",

@@ -8,7 +8,7 @@ from bothy.core.catalogue.parts import of_kind
 from bothy.core.context import BANK_PLACES, Context
 from bothy.core.contract import EPS
 from bothy.core.design.power import Bank, DrivingCharge, Inverter, Shore, SolarArray, SolarController
-from bothy.core.finding import Finding, Remedy, Severity, finding
+from bothy.core.finding import Finding, Remedy, finding
 from bothy.core.power import rule_table as _registered  # noqa: F401  (the rules have to be known before they are raised)
 from bothy.core.power.around import HOT_C, inverter_cabinet, rating_left
 from bothy.core.power.bank import BankConfigureOut
@@ -23,6 +23,7 @@ from bothy.core.power.shore import ShoreChargeTimeOut
 from bothy.core.power.source_rules import source_findings
 from bothy.core.power.supply import Strings, Supply, belt_power, second_alternator_a
 from bothy.core.power.uses import inverter_use
+from bothy.core.severity import Severity
 from bothy.core.words.says import power_says as says
 
 SEASON_WORD = {"winter": "winter", "shoulder": says("spring-or-autumn"), "summer": "summer"}

@@ -129,7 +129,7 @@ def _spots(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[F
                 if there < -TOLERANCE_M
                 else (says("lie-apart-and-need", mm=mm(there), mm_2=mm(need)) if there > 0 else says("lie-apart-and-need-2", mm=mm(need)))
             )
-            yield finding("fit-roof-overlap", a.key, a.name, says("and", a_name=a.name, b_name=b.name, what=what), related=[b.key])
+            yield finding("fit-roof-overlap", a.key, a.name, says("and", a_name=a.name, b_name=b.name, what=what), beside=b.key, related=[b.key])
 
 
 def _cuts(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[Finding]:
@@ -163,6 +163,7 @@ def _cuts(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[Fi
                         if near <= 0
                         else says("lies-cut-out", b_name=b.name, word=word, mm=mm(near) + " from", t_name=t.name)
                     ),
+                    beside=b.id,
                 )
         yield from _clamped(roof, t)
 

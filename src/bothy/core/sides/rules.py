@@ -234,7 +234,8 @@ def _member(design: Design, face: FaceShape, t: SideThing, here: list[SideThing]
         gap = apart(hole, b.rect)
         if b.kind in NEVER and gap < NEVER_M - TOLERANCE_M:
             where = says("in-cut") if gap < -TOLERANCE_M else says("lies-from-cut", mm=mm(max(0.0, gap)))
-            yield finding("fit-side-never", t.key, t.name, f"{b.name}, {NEVER[b.kind]}, {where} of {t.name}.", fix=_elsewhere(design, face, t, here, lines))
+            words = says("bar-by-cut", b_name=b.name, what=NEVER[b.kind], where=where, t_name=t.name)
+            yield finding("fit-side-never", t.key, t.name, words, beside=b.id, fix=_elsewhere(design, face, t, here, lines))
         elif b.kind not in NEVER and gap < -TOLERANCE_M and not c.framed:
             deep = min(b.rect.x1, hole.x1) - max(b.rect.x0, hole.x0)
             seen = says("taken-to-stand-under") if b.assumed else ""
@@ -243,11 +244,13 @@ def _member(design: Design, face: FaceShape, t: SideThing, here: list[SideThing]
                 t.key,
                 t.name,
                 says("cut-goes-through", t_name=t.name, b_name=b.name, mm=mm(deep), seen=seen),
+                beside=b.id,
                 fix=_elsewhere(design, face, t, here, lines),
             )
-    for _, name, d in face.doors:
+    for id, name, d in face.doors:
         if apart(hole, d) < -TOLERANCE_M and not _within(hole, d):
-            yield finding("fit-side-door", t.key, t.name, says("lies-partly-in", t_name=t.name, name=name), fix=_elsewhere(design, face, t, here, lines))
+            words = says("lies-partly-in", t_name=t.name, name=name)
+            yield finding("fit-side-door", t.key, t.name, words, beside=id, fix=_elsewhere(design, face, t, here, lines))
 
 
 def _clamp(face: FaceShape, t: SideThing) -> Iterator[Finding]:
@@ -306,7 +309,7 @@ def _behind(face: FaceShape, t: SideThing, geo: Geometry) -> Iterator[Finding]:
         if mine:
             return  # what it belongs to stands there, and hides what is further in
         far = says("right-behind") if deep < 0.02 else says("behind", mm=mm(deep))
-        yield finding("fit-side-behind", t.key, t.name, says("stands", name=name, far=far, t_name=t.name), related=[key])
+        yield finding("fit-side-behind", t.key, t.name, says("stands", name=name, far=far, t_name=t.name), beside=key, related=[key])
 
 
 def _run(design: Design, face: FaceShape, t: SideThing, here: list[SideThing], lines: Lines) -> Iterator[Finding]:
@@ -354,9 +357,8 @@ def _two(design: Design, face: FaceShape, a: SideThing, b: SideThing, here: list
         why = says("leaking-gas-leaves-there") if second.kind == "drop_vent" else says("exhaust-comes-in-and")
         far = says("ends-from", mm=mm(gap)) if gap > TOLERANCE_M else says("ends-in")
         told = says("at-least-needed", first_name=first.name, far=far, second_name=second.name, mm=mm(EXHAUST_M), why=why)
-        yield finding("fit-flue-opening", first.key, first.name, told, related=[second.key], fix=fix)
+        yield finding("fit-flue-opening", first.key, first.name, told, beside=second.key, related=[second.key], fix=fix)
         return
     what = says("lie-in-each-other", mm=mm(-gap)) if gap < -TOLERANCE_M else says("lie-apart-and-need", mm=mm(max(0.0, gap)), mm_2=mm(BETWEEN_M))
-    yield finding(
-        "fit-side-overlap", first.key, first.name, says("and", first_name=first.name, second_name=second.name, what=what), related=[second.key], fix=fix
-    )
+    words = says("and", first_name=first.name, second_name=second.name, what=what)
+    yield finding("fit-side-overlap", first.key, first.name, words, beside=second.key, related=[second.key], fix=fix)

@@ -11,6 +11,7 @@ from bothy.core.catalogue.climates import MONTHS
 from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.power import Bank, SolarArray
+from bothy.core.design.prove import answered
 from bothy.core.finding import Finding, finding, in_order
 from bothy.core.places import legs_of, nearest
 from bothy.core.power.panels import ACROSS_M, curve_factor, month_yield
@@ -473,5 +474,4 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
             ),
         )
     _weather(ctx, add)
-    answers = {a.finding: a.reason for a in ctx.design.accepted}
-    return in_order([f.model_copy(update={"accepted": answers.get(f.id)}) for f in out])
+    return in_order([f.model_copy(update={"accepted": answered(ctx.design.accepted, f.id, f.severity)}) for f in out])

@@ -133,7 +133,8 @@ def _loop_heat(ctx: Context, w: Warm) -> Found:
     open_ = [z for z in d.loop.zones if z.open] if d.loop is not None else []
     if coolant and not open_:
         h = coolant[0]
-        yield finding("warm-loop-heat", f"heater:{h.id}", h.name, says("coolant-heater-no-loop") if d.loop is None else says("loop-no-open-zone", h_name=h.name))
+        message = says("coolant-heater-no-loop") if d.loop is None else says("loop-no-open-zone", h_name=h.name)
+        yield finding("warm-loop-heat", f"heater:{h.id}", h.name, message)
     elif d.loop is not None and not coolant:
         yield finding("warm-loop-heat", "loop", says("coolant-loop"), says("loop-nothing-heats"))
     elif coolant and p is not None:

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from bothy.core.context import Context
 from bothy.core.design.water import HotWater, Pump
-from bothy.core.finding import Remedy, Severity, finding
+from bothy.core.finding import Remedy, finding
+from bothy.core.severity import Severity
 from bothy.core.water.demand import STYLES
 from bothy.core.water.heat_and_frost import HotPart
 from bothy.core.water.part import Wet

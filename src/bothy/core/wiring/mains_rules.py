@@ -7,8 +7,9 @@ from typing import Any
 from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.mains import Mains
-from bothy.core.finding import Finding, Remedy, Severity, finding, rules
+from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Method, OwnChoice, Standard
+from bothy.core.severity import Severity
 from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.conductors import AREA
 from bothy.core.wiring.leads import LEAD_RATING_A

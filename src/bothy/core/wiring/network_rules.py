@@ -247,6 +247,7 @@ def _bank_fuses(ctx: Context, network: NetworkPart) -> list[Finding]:
                 "wiring",
                 says("wiring"),
                 says("more-than-high-interrupt", whose=whose, worst_ka=worst / 1000, taken=taken),
+                beside="bank",
                 severity="advice",
                 figures=figures,
                 remedy=says("ask-maker-for-internal"),
@@ -295,6 +296,7 @@ def _selectivity(ctx: Context, worked: list[Worked]) -> list[Finding]:
                 c.id,
                 up.name,
                 says("fuse-stands-above-fault", fuse_a=c.fuse_a, fuse_a_2=d.fuse_a, d_name=d.name, wanted_a=wanted),
+                beside=d.id,
                 fix=fix,
                 related=[d.id],
             )

@@ -293,6 +293,10 @@ list-of-names = “{ $names }”{ $has_more ->
 these-stand-where = { $listed } stand where “{ $room_name }” is while that is in. Either they move out with it, or they are in its way.
 reaches-past-body = “{ $room_name }” reaches { $over_mm } mm past the body that it is cut into.
 meet-while-in = “{ $room_name }” and “{ $b_name }” reach { $deep_mm } mm into each other while both are in.
+living-space = the living space
+generator-locker = Generator locker
+vessel-stands-in = “{ $thing_name }” stands in { $where }, which is open to where people live and sleep: leaked gas gathers there and explodes.
+generator-stands-in = “{ $thing_name }” stands in { $where }, which is open to where people live and sleep: its exhaust kills within minutes, and its fuel’s vapour burns.
 pop-top = Pop-top
 
 ## things

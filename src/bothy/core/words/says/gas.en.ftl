@@ -264,6 +264,7 @@ fixed-vents = Fixed vents
 fixed-vents-high-up = Fixed vents high up have { GROUPED($have_high_mm2, digits: 0) } of { GROUPED($need_high_mm2, digits: 0) } mm² of free area, low down { GROUPED($have_low_mm2, digits: 0) } of { GROUPED($need_low_mm2, digits: 0) } mm². They are entered in “Heat and air”.
 gas-alarm = Gas alarm
 no-gas-alarm-has = No gas alarm has a place yet: propane and butane sink to the floor, and people there don’t smell them asleep.
+alarm-placed-over-floor = In Fit the alarm hangs { FIX($height_m, digits: 2) } m over the floor; gas gathers below it. It should hang at most 0.30 m over the floor, and under the edge of the lowest bunk.
 alarm-over-floor-should = The alarm is { FIX($height_m, digits: 2) } m over the floor; it should be at most 0.30 m, and under the edge of the lowest bunk.
 place-alarm-over-floor = Place an alarm 0.15 m over the floor
 alcohol-stove-2 = the alcohol stove

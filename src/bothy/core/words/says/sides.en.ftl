@@ -34,6 +34,7 @@ move = Move it { $parts }
 floor = Floor
 nobody-entered-what-lies = Nobody entered what lies under the floor where { $names } will be drilled.
 reaches-beyond = { $t_name } reaches { $mm } beyond the { $face_name }.
+bar-by-cut = { $b_name }, { $what }, { $where } of { $t_name }.
 in-cut = is in the cut
 lies-from-cut = lies { $mm } from the cut
 taken-to-stand-under = {" "}It is taken to stand under the rib of the roof: look.
