@@ -312,8 +312,10 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
                 says("fit-check-valve-and"),
                 "/water/hot",
                 check_valve=True,
-                expansion_l=max(h.expansion_l, _up(p.vessel_l) if p.vessel_l else h.expansion_l),
-            ),
+                expansion_l=max(h.expansion_l, _up(p.vessel_l)),
+            )
+            if p.vessel_l
+            else None,
         )
     if closed and h.check_valve and h.expansion_l < (p.vessel_l or 0.1) - 1e-9:
         vessel = p.vessel_l
