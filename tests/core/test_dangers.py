@@ -204,6 +204,7 @@ CASES: Cases = {
         boat(house(circuit(), appliances=[{**LAMP, "name": "Bilge pump", "kind": "pump"}])),
         boat(house(circuit(before_isolator=True), appliances=[{**LAMP, "name": "Bilge pump", "kind": "pump"}])),
     ),
+    "wire-ac-wet-room": tuple(lived([{**KETTLE, "kind": "socket", "zone": zone}]) for zone in ("washroom", "living")),
     "wire-isolator-bypassed": (house(circuit(before_isolator=True)), house(circuit())),
     "wire-alarm-shared": (
         house(circuit(appliances=["lamp", "alarm"]), appliances=[{**LAMP, "kind": "socket"}, {**LIGHT, "id": "alarm", "kind": "safety"}]),
@@ -466,3 +467,11 @@ def test_an_empty_project_tells_nothing_untrue() -> None:
 def test_only_what_must_always_run_is_fed_from_before_the_isolator(kind: str, told: bool) -> None:
     d = house(circuit(before_isolator=True), appliances=[{**LAMP, "kind": kind}])
     assert ("wire-isolator-bypassed" in found(d)) is told
+
+
+@pytest.mark.parametrize(
+    ("region", "kind", "severity"), [("eu", "socket", "danger"), ("us", "socket", "advice"), ("eu", "cooking", "advice"), ("au", "socket", "danger")]
+)
+def test_mains_in_the_washroom_is_worst_as_a_socket(region: str, kind: str, severity: str) -> None:
+    data = {**lived([{**KETTLE, "kind": kind, "zone": "washroom"}], wiring={"mains": {}}), "region": region}
+    assert found(data)["wire-ac-wet-room"].severity == severity

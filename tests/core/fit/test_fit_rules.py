@@ -101,6 +101,12 @@ def abed(of: str, x: float, z: float) -> Design:
     return laid(at("own:bunk", 0.1, -0.85), at(of, x, -0.15, z), fit={"own": [own("bunk", "bed", (2.0, 0.7, 0.5), 20.0)]}, **PUMP)
 
 
+def shut(x: float, **warmth: Any) -> Design:
+    """No way through to a cab; a wardrobe along the whole side door, and one across the rear doors that begins at ``x``."""
+    tall = [own("side", "wardrobe", (1.0, 0.4, 1.6)), own("rear", "wardrobe", (0.4, 1.4, 1.6))]
+    return laid(at("own:side", 2.8, -0.9), at("own:rear", x, -0.7), fit={"own": tall}, warmth={"cab": "bulkhead", **warmth})
+
+
 def bundle(counted: int) -> Design:
     """Three loaded circuits over one way of 2 m, which count so many."""
     nodes = [{"id": "n1", "x_m": 0.6, "y_m": 0.0, "z_m": 0.1}, {"id": "n2", "x_m": 2.6, "y_m": 0.0, "z_m": 0.1}]
@@ -173,6 +179,7 @@ def moved(rule: str) -> tuple[Design, Design]:
             laid(at("power:generator", 2.0, 0.0), fit={"bays": [{**AISLE, "kind": kind}]}, power={"bank": BANK, "generator": {"rating_w": 2000.0}})
             for kind in ("living", "outside_locker")
         ),
+        "fit-exit-blocked": tuple(shut(x) for x in (0.0, 0.5)),
         "fit-stove-combustible": tuple(
             laid(
                 at("gas:hob", 2.0, 0, 0.9),
@@ -260,6 +267,7 @@ HERE = [
     "fit-electrics-in-gas-locker",
     "fit-gas-indoors",
     "fit-generator-indoors",
+    "fit-exit-blocked",
     "fit-stove-combustible",
     "fit-isolator-hidden",
     "fit-no-hatch",
@@ -465,6 +473,17 @@ def test_what_a_slide_out_holds_moves_out_or_is_in_its_way() -> None:
     gone = apply_patch(moved_out, [{"op": "replace", "path": "/warmth/slide_outs", "value": []}])
     assert "leaves the vehicle" in rules_of(gone)["fit-travel-state"].message
     assert report(moved_out).fit.body.rooms[0].box == pytest.approx([1.2, 2.8, -0.9, 1.4, 0.0, 1.4])
+
+
+def test_people_get_out_through_the_cab_or_past_what_is_low() -> None:
+    assert "fit-exit-blocked" in rules_of(shut(0.0))
+    assert "fit-exit-blocked" not in rules_of(shut(0.0, cab="curtain"))
+    low = apply_patch(shut(0.0), [{"op": "replace", "path": "/fit/own/1/height_m", "value": 0.45}])
+    assert "fit-exit-blocked" not in rules_of(low)
+    narrow = apply_patch(shut(0.0), [{"op": "replace", "path": "/fit/own/0/length_m", "value": 0.6}])
+    assert "fit-exit-blocked" not in rules_of(narrow), "0.4 m of the side door are free"
+    less = apply_patch(shut(0.0), [{"op": "replace", "path": "/fit/own/0/length_m", "value": 0.61}])
+    assert "fit-exit-blocked" in rules_of(less)
 
 
 def test_a_generator_is_proposed_into_a_locker_of_its_own() -> None:

@@ -10,6 +10,7 @@ from bothy.core.fit import rule_table  # noqa: F401  registers the rules
 from bothy.core.fit.bed_rules import bed_findings
 from bothy.core.fit.boxes import RULE_OF, Box, Clash, above, gap, out_of_hull, penetration
 from bothy.core.fit.bundle_rules import bundle_findings
+from bothy.core.fit.exits import exit_findings
 from bothy.core.fit.fill_rules import Filled, fill_findings
 from bothy.core.fit.geometry import Geometry, Placed
 from bothy.core.fit.net import ENGINE
@@ -417,4 +418,5 @@ def fit_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut], worked: li
         *fill_findings(ctx, geo, filled),
         *signal_findings(ctx, geo, worked),
         *out_findings(ctx, geo, out),
+        *exit_findings(ctx, geo),
     ]

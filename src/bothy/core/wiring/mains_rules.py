@@ -50,6 +50,7 @@ rules(
             Method("wiring.mains") + Standard("IEC 60364-7-721"),
         ),
         ("wire-ac-breaker-above-lead", "danger", Method("wiring.mains")),
+        ("wire-ac-wet-room", "danger", Method("wiring.mains") + Standard("IEC 60364-7-701") + Standard("NFPA 70", "551")),
         (
             "wire-ac-load-over-breaker",
             "fault",
@@ -183,10 +184,23 @@ def _outlets(ctx: Context, w: Worked) -> list[Finding]:
     return [finding("wire-ac-outlets-many", c.id, w.name, told)]
 
 
+def _in_the_wet(ctx: Context) -> list[Finding]:
+    """Mains sockets and appliances in the washroom: never within reach of the shower."""
+    d, out = ctx.design, []
+    guarded = ctx.design.region == "us" and d.wiring.mains is not None and d.wiring.mains.rcd
+    for a in d.life.appliances:
+        if a.zone != "washroom" or a.supply != "ac" or a.count == 0:
+            continue
+        socket = a.kind == "socket"
+        words = says("mains-socket-in-washroom") if socket else says("mains-appliance-in-washroom")
+        out.append(finding("wire-ac-wet-room", a.id, a.name, words, severity=None if socket and not guarded else "advice"))
+    return out
+
+
 def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -> list[Finding]:
-    """All findings of the mains side; none without mains circuits."""
+    """All findings of the mains side; without mains circuits only those of what runs on mains."""
     if part is None:
-        return []
+        return _in_the_wet(ctx)
     p = ctx.design.power
     has_inverter, has_shore = p.inverter is not None, p.shore is not None
     out: list[Finding] = []
@@ -242,6 +256,7 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
                     says("lead-longer-than-route", leads_m=sum(leg.leads_m) - w.part.length_m, current_a=leg.current_a),
                 )
             )
+    out += _in_the_wet(ctx)
     return out
 
 

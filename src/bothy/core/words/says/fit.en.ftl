@@ -297,6 +297,8 @@ living-space = the living space
 generator-locker = Generator locker
 vessel-stands-in = “{ $thing_name }” stands in { $where }, which is open to where people live and sleep: leaked gas gathers there and explodes.
 generator-stands-in = “{ $thing_name }” stands in { $where }, which is open to where people live and sleep: its exhaust kills within minutes, and its fuel’s vapour burns.
+doors = Doors
+no-way-out = Furniture leaves less than { FIX($least_mm, digits: 0) } mm free inside every door, and no way leads through a cab: { $doors }.
 pop-top = Pop-top
 
 ## things
