@@ -47,7 +47,9 @@ describe("findings", () => {
     expect(keep.disabled).toBe(true);
     fireEvent.change(screen.getByLabelText("Reason"), { target: { value: "short run, measured" } });
     fireEvent.click(keep);
-    await waitFor(() => expect(edits()[0]).toMatchObject({ path: "/accepted/-", value: { finding: "fault-one", reason: "short run, measured", severity: "fault" } }));
+    await waitFor(() =>
+      expect(edits()[0]).toMatchObject({ path: "/accepted/-", value: { finding: "fault-one", reason: "short run, measured", severity: "fault" } }),
+    );
   });
 
   it("stand beside the item, the worst first, and only of the stage asked for", () => {

@@ -1,6 +1,6 @@
 /** Sentences in the reader's units. */
 import { describe, expect, test } from "vitest";
-import { money, namesWithAmounts, type RegionKey, said } from "../src/data/said";
+import { money, namesWithAmounts, type RegionKey, said, staysAsTyped } from "../src/data/said";
 import type { UnitSystem } from "../src/data/show";
 import gas from "./fixtures/gas.json";
 import fixture from "./fixtures/said.json";
@@ -30,6 +30,18 @@ test("typed names that hold an amount stay, here as in the core", () => {
   };
   expect(namesWithAmounts(design)).toEqual(["Fridge 50 L", "A 2 m hose"]);
   expect(namesWithAmounts(null)).toEqual([]);
+});
+
+test.each([
+  ["us", "us", ["at the rear, grey lid", "label the grey tank", "2 m from the hob"]],
+  ["metric", "us", ["at the rear, grey lid", "label the grey tank", "2 m from the hob"]],
+  ["us", "uk", ["2 m from the hob"]],
+  ["metric", "uk", []],
+] as const)("one's own sentences stay as they were typed: %s, %s", (units, region, stays) => {
+  const where = { shore: "at the rear, grey lid" };
+  const design = { handover: { where, open: ["label the grey tank"], manuals: { x: "tap" } }, fit: { note: "2 m from the hob" } };
+  expect(staysAsTyped(design, units, region)).toEqual(stays);
+  expect(said("at the rear, grey lid", units, "", region, stays)).toBe("at the rear, grey lid");
 });
 
 test("money is in the region's currency", () => {

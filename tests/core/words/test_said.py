@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 
 from bothy.core.finding import RULES
 from bothy.core.region import REGIONS, RegionKey, money
-from bothy.core.words.said import Reader, names_with_amounts, reader_of, said, typeset
+from bothy.core.words.said import Reader, UnitSystem, names_with_amounts, reader_of, said, stays_as_typed, typeset
 from bothy.core.words.terms import in_region, plural, terms
 from bothy.demo import curlew, fiddlehead
 
@@ -141,12 +141,30 @@ def test_typed_names_that_hold_an_amount_stay() -> None:
     assert said(text, Reader("metric", "uk", names)) == text
 
 
+OWN = {"handover": {"where": {"shore": "at the rear, grey lid"}, "open": ["label the grey tank"], "manuals": {"x": "tap"}}, "fit": {"note": "2 m from the hob"}}
+
+
+@pytest.mark.parametrize(
+    ("units", "region", "stays"),
+    [
+        ("us", "us", ("at the rear, grey lid", "label the grey tank", "2 m from the hob")),
+        ("metric", "us", ("at the rear, grey lid", "label the grey tank", "2 m from the hob")),
+        ("us", "uk", ("2 m from the hob",)),
+        ("metric", "uk", ()),
+    ],
+)
+def test_ones_own_sentences_stay_as_they_were_typed(units: UnitSystem, region: RegionKey, stays: tuple[str, ...]) -> None:
+    assert stays_as_typed(OWN, units, region) == stays
+    told = said("Found at the rear, grey lid; the grey tank.", Reader(units, region, stays))
+    assert told == ("Found at the rear, grey lid; the gray tank." if region == "us" else "Found at the rear, grey lid; the grey tank.")
+
+
 def test_an_american_design_keeps_its_names_on_paper() -> None:
     reader = reader_of(fiddlehead.design())
     assert (reader.units, reader.region) == ("us", "us")
     assert "Chest fridge 50 L" in reader.names
     assert said("A1 Chest fridge 50 L: 2 m of cable", reader) == "A1 Chest fridge 50 L: 6.6 ft of cable"
-    assert reader_of(fiddlehead.design(), "metric").names == ()
+    assert "Chest fridge 50 L" not in reader_of(fiddlehead.design(), "metric").names
     assert reader_of(curlew.design()).units == "metric"
 
 

@@ -147,6 +147,30 @@ export function namesWithAmounts(data: unknown): string[] {
   return [...found].sort((a, b) => b.length - a.length || (a < b ? -1 : 1));
 }
 
+/** Keys under which sentences of one's own stand, and from how many characters on typed words are one: a shorter one may be a term. */
+const OWN_WORDS = ["note", "description", "reason", "owner", "where", "open", "manuals"];
+const A_SENTENCE = 10;
+
+/** What was typed in a design and would be read otherwise by its reader, the longest first. */
+export function staysAsTyped(data: unknown, system: UnitSystem, region: RegionKey): string[] {
+  const found = new Set(system === "us" ? namesWithAmounts(data) : []);
+  const keep = (text: unknown) => {
+    if (typeof text !== "string" || text.length < A_SENTENCE) return;
+    if (inRegion(text, region) !== text || (system === "us" && text.search(SAID) >= 0)) found.add(text);
+  };
+  const walk = (at: unknown) => {
+    if (typeof at !== "object" || at === null) return;
+    for (const key of OWN_WORDS) {
+      const own = (at as Record<string, unknown>)[key];
+      if (typeof own === "object" && own !== null) Object.values(own).forEach(keep);
+      else keep(own);
+    }
+    for (const inner of Object.values(at)) walk(inner);
+  };
+  walk(data);
+  return [...found].sort((a, b) => b.length - a.length || (a < b ? -1 : 1));
+}
+
 let split: [names: readonly string[], by: RegExp] = [[], /(“[^”]*”)/];
 function splitBy(names: readonly string[]): RegExp {
   if (split[0] !== names) {

@@ -6,7 +6,7 @@ import { Suspense, useEffect, useMemo } from "react";
 import { Link, Outlet, useNavigate, useParams } from "react-router";
 import { type ApiError, api, take } from "../data/client";
 import { isOpen } from "../data/findings";
-import { namesWithAmounts } from "../data/said";
+import { staysAsTyped } from "../data/said";
 import { useFindings } from "../data/trip";
 import { useVariant, VariantProvider } from "../data/variant";
 import { FindingMark } from "../parts/Findings";
@@ -63,7 +63,7 @@ function Lives() {
   const { design } = useVariant();
   const { lives, units } = usePerson();
   const region = design.region ?? "uk";
-  const names = useMemo(() => JSON.stringify(units === "us" ? namesWithAmounts(design) : []), [design, units]);
+  const names = useMemo(() => JSON.stringify(staysAsTyped(design, units, region)), [design, units, region]);
   useEffect(() => lives(region, names), [lives, region, names]);
   useEffect(() => () => lives(null), [lives]);
   return null;

@@ -17,7 +17,8 @@ UnitSystem = Literal["metric", "us"]
 
 @dataclass(frozen=True, slots=True)
 class Reader:
-    """Who reads: the units of the person, the terms of the region, and the typed ``names`` that hold an amount and stay (“Chest fridge 50 L”)."""
+    """Who reads: the units of the person, the terms of the region, and what was typed and stays: ``names`` that hold an amount (“Chest fridge 50 L”), and
+    one's own sentences."""
 
     units: UnitSystem = "metric"
     region: RegionKey = "uk"
@@ -140,10 +141,34 @@ def names_with_amounts(x: object) -> tuple[str, ...]:
     return tuple(sorted({n for n in names_in(x) if _SAID.search(n)}, key=lambda n: (-len(n), n)))
 
 
+OWN_WORDS = ("note", "description", "reason", "owner", "where", "open", "manuals")
+"""Keys under which sentences of one's own stand."""
+A_SENTENCE = 10
+"""Characters from which on typed words are a sentence: a shorter one may be a term, which would then stay everywhere."""
+
+
+def own_words_in(x: object) -> Iterator[str]:
+    """Sentences that somebody typed, anywhere in plain data."""
+    if isinstance(x, dict):
+        for key in OWN_WORDS:
+            at = x.get(key)
+            texts = [at] if isinstance(at, str) else at.values() if isinstance(at, dict) else at if isinstance(at, list) else ()
+            yield from (t for t in texts if isinstance(t, str) and len(t) >= A_SENTENCE)
+        x = list(x.values())
+    for inner in x if isinstance(x, list) else ():
+        yield from own_words_in(inner)
+
+
+def stays_as_typed(data: object, units: UnitSystem, region: RegionKey) -> tuple[str, ...]:
+    """What was typed in a design and would be read otherwise by its reader, the longest first."""
+    own = {t for t in own_words_in(data) if in_region(t, region) != t or (units == "us" and _SAID.search(t))}
+    return tuple(sorted({*own, *(names_with_amounts(data) if units == "us" else ())}, key=lambda n: (-len(n), n)))
+
+
 def reader_of(design: Design, units: UnitSystem | None = None) -> Reader:
     """Who reads of a design in its region's terms: in the units asked for, else those of the region."""
     system = units or ("us" if design.region == "us" else "metric")
-    return Reader(system, design.region, names_with_amounts(design.model_dump(mode="json")) if system == "us" else ())
+    return Reader(system, design.region, stays_as_typed(design.model_dump(mode="json"), system, design.region))
 
 
 @lru_cache(maxsize=64)
