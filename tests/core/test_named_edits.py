@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from functools import cache
 from types import ModuleType
+from typing import Any
 
 import pytest
 
@@ -15,6 +16,7 @@ from bothy.core.report import Report, report
 from bothy.core.words.said import Reader, reader_of, said
 from bothy.demo import curlew, fiddlehead, saltbush
 from bothy.demo.load import demo_of
+from tests.core.named_additions import ADDED, Added
 from tests.core.named_edits import CURLEW, FIDDLEHEAD, SALTBUSH, Edit
 
 DEMOS: dict[str, tuple[ModuleType, tuple[Edit, ...]]] = {
@@ -47,9 +49,20 @@ def edits() -> list[tuple[str, Edit]]:
 @pytest.mark.parametrize(("name", "edit"), edits(), ids=[f"{n}-{p}-{f}" for n, (p, _, f) in edits()])
 def test_a_wrong_value_is_named(name: str, edit: Edit) -> None:
     path, value, told = edit
+    named(name, told, [{"op": "replace", "path": f"/{path}", "value": value}])
+
+
+@pytest.mark.parametrize("added", ADDED, ids=[f"{n}-{told}-{changes[0][0]}" for n, told, changes in ADDED])
+def test_what_is_added_wrongly_is_named(added: Added) -> None:
+    name, told, changes = added
+    named(name, told, [{"op": "add", "path": f"/{path}", "value": value} for path, value in changes])
+
+
+def named(name: str, told: str, ops: list[dict[str, Any]]) -> None:
+    """A change of a demo is told as a danger or a fault that was not there before, in words that an American reads too."""
     design, evidence, before = standing(name)
     assert told not in {f.id for f in before.findings if f.severity in ("danger", "fault")}, "it is there without the edit"
-    after = report(apply_patch(design, [{"op": "replace", "path": f"/{path}", "value": value}]), evidence, before)
+    after = report(apply_patch(design, ops), evidence, before)
     assert len({f.id for f in after.findings}) == len(after.findings), "an answer to one would answer the other"
     found = next((f for f in after.findings if f.id == told), None)
     assert found is not None, sorted(f.id for f in after.findings if f.severity in ("danger", "fault"))
