@@ -101,6 +101,12 @@ def abed(of: str, x: float, z: float) -> Design:
     return laid(at("own:bunk", 0.1, -0.85), at(of, x, -0.15, z), fit={"own": [own("bunk", "bed", (2.0, 0.7, 0.5), 20.0)]}, **PUMP)
 
 
+def beside_people(**bay: Any) -> Design:
+    """A generator in a locker of its own in the middle of the room."""
+    aisle = {**AISLE, "kind": "outside_locker", **bay}
+    return laid(at("power:generator", 2.0, 0.0), fit={"bays": [aisle]}, power={"bank": BANK, "generator": {"rating_w": 2000.0}})
+
+
 def shut(x: float, **warmth: Any) -> Design:
     """No way through to a cab; a wardrobe along the whole side door, and one across the rear doors that begins at ``x``."""
     tall = [own("side", "wardrobe", (1.0, 0.4, 1.6)), own("rear", "wardrobe", (0.4, 1.4, 1.6))]
@@ -175,10 +181,7 @@ def moved(rule: str) -> tuple[Design, Design]:
         ),
         "fit-electrics-in-gas-locker": tuple(laid(at("power:shore", x, -0.8, 0.2), fit={"bays": [LOCKER]}) for x in (0.2, 0.6)),
         "fit-gas-indoors": tuple(laid(at("gas:v", x, -0.87, 0.05), fit={"bays": [LOCKER]}, **GAS) for x in (0.6, 0.1)),
-        "fit-generator-indoors": tuple(
-            laid(at("power:generator", 2.0, 0.0), fit={"bays": [{**AISLE, "kind": kind}]}, power={"bank": BANK, "generator": {"rating_w": 2000.0}})
-            for kind in ("living", "outside_locker")
-        ),
+        "fit-generator-indoors": (beside_people(sealed_inside=False), beside_people(sealed_inside=True)),
         "fit-exit-blocked": tuple(shut(x) for x in (0.0, 0.5)),
         "fit-stove-combustible": tuple(
             laid(
@@ -484,6 +487,11 @@ def test_people_get_out_through_the_cab_or_past_what_is_low() -> None:
     assert "fit-exit-blocked" not in rules_of(narrow), "0.4 m of the side door are free"
     less = apply_patch(shut(0.0), [{"op": "replace", "path": "/fit/own/0/length_m", "value": 0.61}])
     assert "fit-exit-blocked" in rules_of(less)
+
+
+@pytest.mark.parametrize(("kind", "told"), [("living", True), ("garage", True), ("engine_bay", False), ("underfloor", False)])
+def test_a_generator_stands_where_its_exhaust_does_not_get_in(kind: str, told: bool) -> None:
+    assert ("fit-generator-indoors" in rules_of(beside_people(kind=kind, sealed_inside=True))) is told
 
 
 def test_a_generator_is_proposed_into_a_locker_of_its_own() -> None:

@@ -210,6 +210,7 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     ),
     "water-direct-drain-black": (wet(toilet={"kind": "cassette", "only_at_points": False}), wet(toilet={"kind": "cassette"})),
     "water-direct-drain-grey": (wet(grey_to="ground"), wet(grey_to="container", container_l=15.0)),
+    "water-toilet-vent": (wet(toilet={"kind": "separating"}), wet(toilet={"kind": "separating", "roof_vent": True})),
     "water-toilet-interval": (wet(toilet={"kind": "cassette", "capacity_l": 5.0}), wet(toilet={"kind": "cassette"})),
     "water-freeze-exposed": (wet(FROST, tanks=[UNDER, GREY]), wet(FROST, tanks=[{**UNDER, "foam_mm": 40.0, "heater_w": 60.0}, GREY])),
     "water-freeze-no-drain": (wet(FROST, tanks=[{**UNDER, "drain_valve": False}, GREY]), wet(FROST, tanks=[UNDER, GREY])),
@@ -255,6 +256,17 @@ def test_nothing_is_said_of_water_until_somebody_begins_with_it() -> None:
 def test_water_kept_at_germs_best_is_a_danger_and_hotter_only_advice() -> None:
     assert found(hot(target_temp_c=45.0))["water-hot-legionella"].severity == "danger"
     assert found(hot(target_temp_c=55.0))["water-hot-legionella"].severity == "advice"
+
+
+@pytest.mark.parametrize(("rating_c", "mixer_c", "told"), [(59.0, None, True), (65.0, None, False), (39.0, 40.0, True), (40.0, 40.0, False)])
+def test_a_hot_run_stands_what_flows_through_it(rating_c: float, mixer_c: float | None, told: bool) -> None:
+    raised = {f.id: f for f in report(load_design(piped({**SINK, "hot": True, "rating_c": rating_c}, hot={**HOT, "mixer_c": mixer_c}))).findings}
+    assert (f"water-hot-pipe-rating:run:{SINK['id']}" in raised) is told
+
+
+@pytest.mark.parametrize(("kind", "told"), [("separating", True), ("black", True), ("cassette", False), ("bag", False), ("none", False)])
+def test_a_vent_is_asked_for_what_gives_off_gas(kind: str, told: bool) -> None:
+    assert ("water-toilet-vent" in found(wet(toilet={"kind": kind}))) is told
 
 
 @pytest.mark.parametrize(("opens_kpa", "told"), [(601.0, True), (600.0, False)])

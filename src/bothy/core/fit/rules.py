@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from bothy.core.context import Context
+from bothy.core.design.fit import FitBay
 from bothy.core.finding import Finding, Remedy, finding
 from bothy.core.fit import rule_table  # noqa: F401  registers the rules
 from bothy.core.fit.bed_rules import bed_findings
@@ -186,15 +187,23 @@ INDOORS_FREE = {"gas": ("gas_locker", "outside_locker", "underfloor"), "generato
 """Bays in which what leaks or breathes out does not reach the living space."""
 
 
+def _keeps_out(ctx: Context, bay: FitBay, what: str) -> bool:
+    """Whether a bay keeps gas or exhaust out of the living space: by its kind, and a locker of no such kind only where it is sealed from inside."""
+    if bay.kind not in INDOORS_FREE[what]:
+        return False
+    locker = ctx.design.gas.locker
+    return bay.kind != "outside_locker" or bay.sealed_inside or (what == "gas" and locker is not None and locker.sealed)
+
+
 def _leaks_in(ctx: Context, geo: Geometry) -> Iterator[Finding]:
     """Vessels and a generator that stand open to the living space."""
     hull, vessels = geo.body.hull, {f"gas:{v.id}" for v in ctx.design.gas.vessels}
     for key, p in geo.placed.items():
         what = "gas" if key in vessels else "generator" if key == "power:generator" else ""
-        if not what or p.thing.on_roof or (p.bay is not None and p.bay.kind in INDOORS_FREE[what]):
+        if not what or p.thing.on_roof or (p.bay is not None and _keeps_out(ctx, p.bay, what)):
             continue
         x, y, z = p.box.middle
-        lockers = [b for b in ctx.design.fit.bays if b.kind in INDOORS_FREE[what]]
+        lockers = [b for b in ctx.design.fit.bays if _keeps_out(ctx, b, what)]
         if any(b.x0_m <= x <= b.x1_m and b.y0_m <= y <= b.y1_m and b.z0_m <= z <= b.z1_m for b in lockers):
             continue
         if not (hull.first < x < hull.last and abs(y) < geo.body.half and 0 < z < geo.body.height):

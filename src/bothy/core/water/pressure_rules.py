@@ -275,6 +275,15 @@ def _hot_enough(ctx: Context, w: Wet, h: HotWater, p: HotPart) -> Found:
             )
 
 
+def _hot_runs(ctx: Context, reach_c: float) -> Found:
+    """Hot runs to the taps, which carry the heater's water, or what its mixer lets through."""
+    for i, r in enumerate(ctx.design.water.runs):
+        if r.hot and r.rating_c < reach_c:
+            words = says("run-made-for", rating_c=r.rating_c, reach_c=reach_c)
+            fix = Remedy.sets(says("lay-pipe-for"), f"/water/runs/{i}", r.id, rating_c=95.0)
+            yield finding("water-hot-pipe-rating", f"run:{r.id}", r.name, words, fix=fix)
+
+
 def _relief(ctx: Context, h: HotWater, opens_kpa: float) -> Found:
     """The relief valve opens before a pipe bursts, and not while the pump only fills the heater."""
     d = ctx.design.water
@@ -354,6 +363,7 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             says("hot-pipe-made-for", pipe_rating_c=h.pipe_rating_c, hottest_c=hottest),
             fix=Remedy.sets(says("lay-pipe-for"), "/water/hot", pipe_rating_c=95.0),
         )
+    yield from _hot_runs(ctx, hottest if h.mixer_c is None else min(hottest, h.mixer_c))
     if (h.element or h.source in ("gas", "diesel", "gas_element")) and not h.dry_lock:
         yield finding(
             "water-heater-dry",

@@ -69,6 +69,7 @@ rules(
         ("water-grey-no-alarm", "advice", Method("water.waste") + OwnChoice("practice")),
         ("water-direct-drain-black", "danger", Method("water.waste", "local law")),
         ("water-direct-drain-grey", "fault", Method("water.waste", "local law")),
+        ("water-toilet-vent", "advice", Method("water.autonomy") + OwnChoice("practice")),
         ("water-toilet-interval", "note", Method("water.autonomy")),
         ("water-freeze-exposed", "fault", Method("water.freezing")),
         ("water-freeze-no-drain", "fault", Method("water.freezing") + OwnChoice("practice")),

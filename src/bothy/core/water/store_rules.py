@@ -30,6 +30,9 @@ SHOWER_WORDS = {
     "flood": says("flooded-as-test"),
 }
 
+VENTED = ("separating", "black")
+"""Toilets whose air must get out over the roof."""
+
 
 def store_findings(ctx: Context, w: Wet) -> Found:
     """What ends first."""
@@ -93,6 +96,10 @@ def store_findings(ctx: Context, w: Wet) -> Found:
             says("toilets-container-full-after", days=days[name]),
             fix=Remedy.sets(says("carry-second-container"), "/water/toilet", spare=t.spare + 1),
         )
+    if t and t.kind in VENTED and not t.roof_vent:
+        words = says("separating-toilet-needs-vent") if t.kind == "separating" else says("black-tank-needs-vent")
+        fix = Remedy.sets(says("lead-vent-through-roof"), "/water/toilet", roof_vent=True)
+        yield finding("water-toilet-vent", "toilet", says("toilet"), words, fix=fix)
     if t and t.kind not in ("none", "bag") and not t.only_at_points:
         yield finding("water-direct-drain-black", "toilet", says("toilet"), says("design-says-that-toilet"))
     if d.grey_to == "ground" and d.container_l <= 0:
