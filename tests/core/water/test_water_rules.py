@@ -269,6 +269,19 @@ def test_a_vent_is_asked_for_what_gives_off_gas(kind: str, told: bool) -> None:
     assert ("water-toilet-vent" in found(wet(toilet={"kind": kind}))) is told
 
 
+@pytest.mark.parametrize(
+    ("preset", "to", "told"), [("panel_van", "overboard", True), ("boat", "overboard", False), ("panel_van", "ground", True), ("panel_van", "tank", False)]
+)
+def test_grey_water_goes_overboard_from_a_boat_alone(preset: str, to: str, told: bool) -> None:
+    assert ("water-direct-drain-grey" in found({**wet(grey_to=to), "vehicle": {"preset": preset}})) is told
+
+
+def test_what_goes_overboard_ends_no_stay() -> None:
+    afloat = report(load_design({**wet(grey_to="overboard"), "vehicle": {"preset": "boat"}})).water
+    assert "grey" not in {s.name for s in afloat.stores}
+    assert afloat.limiting == "fresh"
+
+
 @pytest.mark.parametrize(("opens_kpa", "told"), [(601.0, True), (600.0, False)])
 def test_the_relief_valve_opens_before_a_pipe_bursts(opens_kpa: float, told: bool) -> None:
     raised = report(load_design(piped(hot={**HOT, "relief_kpa": opens_kpa}))).findings

@@ -102,7 +102,8 @@ def store_findings(ctx: Context, w: Wet) -> Found:
         yield finding("water-toilet-vent", "toilet", says("toilet"), words, fix=fix)
     if t and t.kind not in ("none", "bag") and not t.only_at_points:
         yield finding("water-direct-drain-black", "toilet", says("toilet"), says("design-says-that-toilet"))
-    if d.grey_to == "ground" and d.container_l <= 0:
+    onto_the_road = d.grey_to == "overboard" and ctx.design.vehicle.preset != "boat"
+    if onto_the_road or (d.grey_to == "ground" and d.container_l <= 0):
         yield finding(
             "water-direct-drain-grey",
             "water",

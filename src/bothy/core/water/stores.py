@@ -288,7 +288,7 @@ def work_stores(w: Water, d: WaterDemandOut, tanks: dict[str, TankPart], joins: 
 
     supply("fresh", d.fresh_tank_l_day, w.jug_l * w.jug_count)
     supply("drinking", d.drinking_store_l_day, w.drinking_jug_l)
-    if w.grey_to != "ground":
+    if w.grey_to not in ("ground", "overboard"):
         full = tank_store("grey")[0] if w.grey_to == "tank" else w.container_l
         out.append(StoreIn.trusted(name="grey", capacity_l=full, flow_l_day=d.grey_l_day))
     t = w.toilet
