@@ -159,7 +159,7 @@ export function Component() {
       width: "10%",
       kind: "choice",
       options: ZONES,
-      show: (a) => a.zone,
+      show: (a) => say(ZONES.find((z) => z.value === a.zone)?.word ?? ""),
       value: (a) => a.zone ?? "living",
       set: (a, v) => void set(a, { zone: v }, says("place")),
     },

@@ -3,6 +3,7 @@ import { useCallback } from "react";
 import type { Appliance } from "../../data/client";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { wordOf } from "../../parts/choices";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { ChoiceProperty, FlagProperty, Property, QuantityProperty, TextProperty } from "../../parts/Property";
@@ -40,7 +41,10 @@ function ApplianceSlate({ a }: { a: Appliance }) {
   const season = a.season_factors ?? {};
   const day = a.day_factors ?? {};
   return (
-    <Slate title={a.name} sub={says("in-zone-of-catalogue", { kind: a.kind, where: WHERE[a.zone ?? "living"] ?? "", catalogue: Boolean(a.part) })}>
+    <Slate
+      title={a.name}
+      sub={says("in-zone-of-catalogue", { kind: wordOf(KINDS, a.kind ?? "other"), where: WHERE[a.zone ?? "living"] ?? "", catalogue: Boolean(a.part) })}
+    >
       <FindingList findings={report.findings.filter((f) => f.subject === a.id)} />
       {(["bank_energy_wh", "energy_wh", "time_h", "bank_current_a"] as const).map((k) => (
         <SlateFig key={k} k={`appliances/${a.id}/${k}`} />

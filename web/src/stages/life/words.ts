@@ -1,6 +1,7 @@
 /** Words for the Life stage: choices, and how an appliance's power and use are written in a cell. */
 import type { Appliance } from "../../data/client";
 import { clock } from "../../data/show";
+import { pairs } from "../../parts/choices";
 import { says } from "../../words/life";
 
 export const SUPPLIES = [
@@ -8,7 +9,16 @@ export const SUPPLIES = [
   { value: "converter", word: says("adapter") },
   { value: "ac", word: says("mains-2") },
 ] as const;
-export const ZONES = ["kitchen", "living", "bed", "washroom", "garage", "cab", "roof", "outside"].map((z) => ({ value: z, word: z }));
+export const ZONES = pairs({
+  kitchen: says("kitchen"),
+  living: says("living-area"),
+  bed: says("bed"),
+  washroom: says("washroom"),
+  garage: says("garage"),
+  cab: says("cab"),
+  roof: says("roof"),
+  outside: says("outside-2"),
+});
 /** Where an appliance is, in a sentence. */
 export const WHERE: Record<string, string> = {
   kitchen: says("in-kitchen"),
@@ -20,10 +30,20 @@ export const WHERE: Record<string, string> = {
   roof: says("on-roof"),
   outside: says("outside-2"),
 };
-export const KINDS = ["light", "cooling", "heating", "pump", "fan", "electronics", "socket", "cooking", "tool", "safety", "medical", "other"].map((k) => ({
-  value: k,
-  word: k,
-}));
+export const KINDS = pairs({
+  light: says("light"),
+  cooling: says("cooling"),
+  heating: says("heating"),
+  pump: says("pump"),
+  fan: says("fan"),
+  electronics: says("electronics"),
+  socket: says("socket"),
+  cooking: says("cooking"),
+  tool: says("tool"),
+  safety: says("alarm-safety"),
+  medical: says("medical"),
+  other: says("other"),
+});
 export const TRUSTS = [
   { value: "measured", word: says("measured") },
   { value: "label", word: says("label") },
