@@ -61,6 +61,8 @@ def test_speeds_are_typed_as_they_are_driven(page: Page, ribbed: str, stored: An
         with saving(page):
             field.fill(text)
             field.press("Enter")
+    wind = "v.design.fit.roof.bonding.headwind_m_s"  # a slow machine may write the first field twice before the second
+    page.wait_for_function(f"id => fetch(`/api/variants/${{id}}`).then(r => r.json()).then(v => {wind} !== null && {wind} < 12)", arg=ribbed)
     bonds = stored(ribbed).fit.roof.bonding
     assert (bonds.speed_kmh, bonds.headwind_m_s) == pytest.approx((96.56, 10.0), abs=0.01)
 

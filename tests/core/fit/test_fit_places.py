@@ -359,8 +359,18 @@ def test_a_camper_on_a_truck_has_its_aisle_at_one_side() -> None:
     assert max(floor.left_m - kitchen.y1, kitchen.y0 + floor.right_m) >= 0.44
 
 
+@pytest.mark.parametrize("preset", ["truck_camper", "trailer", "truck_body"])
+def test_furniture_is_proposed_so_that_people_get_out(preset: str) -> None:
+    """A truck camper is left by its rear door alone: its bed goes to the front."""
+    bare = furnished(preset)
+    laid = apply_patch(bare, propose_places(bare).patch())
+    assert "fit-exit-blocked" not in {f.rule for f in report(laid).findings}
+    bed = geometry_of(laid).placed["own:bed"].box
+    assert (bed.x0 > 1.0) is (preset == "truck_camper")
+
+
 def test_a_bench_under_a_bed_is_called_a_store() -> None:
-    bench = next(p for p in propose_places(furnished("truck_camper")).places if p.doc.of == "own:bench")
+    bench = next(p for p in propose_places(furnished("panel_van")).places if p.doc.of == "own:bench")
     assert "as a store" in bench.why[0]
-    free = next(p for p in propose_places(furnished("truck_camper", kinds=("bench", "overhead"))).places if p.doc.of == "own:bench")
+    free = next(p for p in propose_places(furnished("panel_van", kinds=("bench", "overhead"))).places if p.doc.of == "own:bench")
     assert "as a store" not in free.why[0]

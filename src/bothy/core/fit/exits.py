@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from bothy.core.context import Context
+from bothy.core.design.document import Design
 from bothy.core.finding import Finding, finding
-from bothy.core.fit.body import Door
+from bothy.core.fit.body import BodyShape, Door
 from bothy.core.fit.boxes import Box, penetration
 from bothy.core.fit.geometry import Geometry
 from bothy.core.words.says import fit_says as says
@@ -18,9 +19,9 @@ LOW_M, HIGH_M = 0.45, 1.2
 THROUGH_CAB = ("open", "curtain")
 
 
-def _before(geo: Geometry, door: Door) -> Box:
+def before(body: BodyShape, door: Door) -> Box:
     """The room inside a door of a side wall or of the rear."""
-    half, first = geo.body.half, geo.body.hull.first
+    half, first = body.half, body.hull.first
     z0, z1 = door.sill + LOW_M, door.sill + HIGH_M
     if door.side == "rear":
         return Box(first, first + DEEP_M, door.a, door.b, z0, z1)
@@ -28,9 +29,14 @@ def _before(geo: Geometry, door: Door) -> Box:
     return Box(door.a, door.b, y0, y1, z0, z1)
 
 
+def leads_through_cab(design: Design, body: BodyShape) -> bool:
+    """Whether people get out through the cab."""
+    return (design.warmth.cab or ("open" if body.cab and design.vehicle.preset != "truck_body" else "none")) in THROUGH_CAB
+
+
 def blocking(geo: Geometry, door: Door) -> list[str] | None:
     """Names of what leaves no way through a door while the vehicle stands open; None where one is free."""
-    room = _before(geo, door)
+    room = before(geo.body, door)
     along = 2 if door.side == "rear" else 0
     spans, names = [], []
     for p in geo.placed.values():
@@ -46,8 +52,7 @@ def blocking(geo: Geometry, door: Door) -> list[str] | None:
 
 def exit_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
     """A danger where every door is furnished shut and no way leads through a cab."""
-    cab = ctx.design.warmth.cab or ("open" if geo.body.cab and ctx.design.vehicle.preset != "truck_body" else "none")
-    if not geo.body.doors or cab in THROUGH_CAB:
+    if not geo.body.doors or leads_through_cab(ctx.design, geo.body):
         return
     shut: list[tuple[Door, list[str]]] = []
     for door in geo.body.doors:

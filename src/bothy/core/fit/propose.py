@@ -77,8 +77,9 @@ def _furniture(s: Search, t: Thing) -> tuple[Box, int, str] | None:
     kind = t.what
     if kind == "bed":
         z = 0.72 if body.height >= 1.7 else 0.32
-        got = s.best(t, z, lambda b: 200 * (b.x0 - h.first), sides=("middle", "left", "right"), aisle=False)
-        return (*got, says("at-rear-with-room")) if got else None
+        to_the_end = (lambda b: 200 * (h.last - b.x1)) if s.only_rear else (lambda b: 200 * (b.x0 - h.first))
+        got = s.best(t, z, to_the_end, sides=("middle", "left", "right"), aisle=False)
+        return (*got, says("at-front-away-from-door") if s.only_rear else says("at-rear-with-room")) if got else None
     if kind == "overhead":
         z = round(max(0.6, body.height - 0.08 - t.size[2]), 3)
         kitchen = _own(s, "kitchen")

@@ -9,6 +9,7 @@ from bothy.core.design.document import Design
 from bothy.core.design.fit import FitBay, PlaceDoc
 from bothy.core.fit.bed_rules import too_near_m
 from bothy.core.fit.boxes import Box, above, gap, out_of_box, out_of_hull, penetration
+from bothy.core.fit.exits import before, leads_through_cab
 from bothy.core.fit.geometry import Geometry, Placed, runs_of, serves, stands_in
 from bothy.core.fit.net import ENGINE
 from bothy.core.fit.routing import Point, square
@@ -73,6 +74,10 @@ class Search:
             self.span = (self.rear, min(h.last, g.front_x if g.front_x is not None else h.last))
         self.moment = sum(t.thing.full_kg * t.box.middle[1] for t in self.taken.values())
         self.doors = [self._door_box(d) for d in self.body.doors if d.side in ("left", "right")]
+        self.only_rear = not self.doors and not leads_through_cab(design, self.body)
+        """Whether people come in and out by the rear alone."""
+        if self.only_rear:
+            self.doors = [before(self.body, d) for d in self.body.doors if d.side == "rear"]
 
     def _door_box(self, d: Any) -> Box:
         left, right, _ = self.body.hull.at((d.a + d.b) / 2, 0.5)

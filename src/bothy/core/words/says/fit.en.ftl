@@ -144,6 +144,7 @@ companionway = Companionway
 ramp = Ramp
 
 ## propose
+at-front-away-from-door = At the front: the rear door is the only way out.
 at-rear-with-room = At the rear, with room under it for what is heavy.
 high-along-wall-for = High along the wall, for what is light.
 at-front-facing-way = At the front, facing the way it drives.
