@@ -56,9 +56,9 @@ def stays_on(a: Appliance) -> bool:
     return a.always_on if a.always_on is not None else bool(re.search(BILGE, a.name.lower()))
 
 
-def gas_alarm(a: Appliance) -> bool:
-    """Whether it is an alarm for leaked gas, by its name."""
-    return bool(re.search(r"\b(gas|lpg|propane|butane)\b", a.name.lower()) and re.search(r"alarm|detector", a.name.lower()))
+def gas_alarm(name: str) -> bool:
+    """Whether something is an alarm for leaked gas, by its name."""
+    return bool(re.search(r"\b(gas|lpg|propane|butane)\b", name.lower()) and re.search(r"alarm|detector", name.lower()))
 
 
 CHARTS = r"\b(vhf|radio|gps|chart|plotter|navigation|ais|radar|autopilot|compass|sounder)\b"

@@ -502,6 +502,13 @@ def test_a_generator_is_proposed_into_a_locker_of_its_own() -> None:
     assert "fit-generator-indoors" not in rules_of(proposed)
 
 
+@pytest.mark.parametrize(("name", "low"), [("Gas alarm", True), ("LPG detector", True), ("Smoke alarm", False), ("Carbon monoxide alarm", False)])
+def test_an_alarm_is_proposed_low_where_leaked_gas_gathers(name: str, low: bool) -> None:
+    alarm = {"id": "nose", "name": name, "kind": "safety", "power_w": 1.0, "hours_per_day": 24.0, "part": "co-alarm"}
+    places = propose_places(laid(life={"appliances": [alarm], "people": 2, "place": "london"})).places
+    assert (next(p.doc.z_m for p in places if p.doc.of == "life:nose") <= 0.3) is low
+
+
 @pytest.mark.parametrize(("z", "told"), [(0.30, False), (0.31, True)])
 def test_an_alarm_for_leaked_gas_hangs_low_where_fit_places_it(z: float, told: bool) -> None:
     alarm = {"id": "nose", "name": "Gas alarm", "kind": "safety", "power_w": 1.0, "hours_per_day": 24.0}

@@ -117,6 +117,13 @@ def test_a_vehicle_without_gas_has_no_card_for_it() -> None:
     assert "gas" not in {p.id for p in b.papers} and "gas" not in {c.id for c in b.care}
 
 
+@pytest.mark.parametrize(("fuel", "there"), [("propane", True), ("butane", True), ("diesel", False)])
+def test_a_heater_that_burns_gas_has_the_card_before_its_vessels_are_entered(fuel: str, there: bool) -> None:
+    d = apply_patch(curlew.design(), [{"op": "replace", "path": "/gas", "value": {}}, {"op": "replace", "path": "/warmth/heaters/0/fuel", "value": fuel}])
+    b = book(d, report(d), Facts(), DAY, "Van", "plan")
+    assert (say("emergency-smell-of-gas") in {x.text for p in b.pages for x in p.blocks if x.kind == "heading"}) is there
+
+
 def test_where_it_is_found_is_what_was_written_before_what_layout_says() -> None:
     d = apply_patch(fiddlehead.design(), [{"op": "replace", "path": "/handover/where", "value": {}}])
     plain = next(b for b in book(d, report(d), Facts(), DAY, "T", "p").pages[0].blocks if b.kind == "table").rows

@@ -134,6 +134,8 @@ const typeset = (text: string) =>
 
 const kept = new Map<string, string>();
 
+const longestFirst = (texts: Set<string>) => [...texts].sort((a, b) => b.length - a.length || (a < b ? -1 : 1));
+
 /** Names in plain data (what stands under “name”) that hold an amount with a unit, the longest first: they stay as they were typed. */
 export function namesWithAmounts(data: unknown): string[] {
   const found = new Set<string>();
@@ -144,7 +146,7 @@ export function namesWithAmounts(data: unknown): string[] {
     for (const inner of Object.values(at)) walk(inner);
   };
   walk(data);
-  return [...found].sort((a, b) => b.length - a.length || (a < b ? -1 : 1));
+  return longestFirst(found);
 }
 
 /** Keys under which sentences of one's own stand, and from how many characters on typed words are one: a shorter one may be a term. */
@@ -168,7 +170,7 @@ export function staysAsTyped(data: unknown, system: UnitSystem, region: RegionKe
     for (const inner of Object.values(at)) walk(inner);
   };
   walk(data);
-  return [...found].sort((a, b) => b.length - a.length || (a < b ? -1 : 1));
+  return longestFirst(found);
 }
 
 let split: [names: readonly string[], by: RegExp] = [[], /(“[^”]*”)/];

@@ -196,7 +196,7 @@ def heating(src: Source) -> Iterator[Step]:
     for h in d.warmth.heaters:
         if h.kind == "electric":
             continue
-        burns = ("s14", *(("s10",) if h.fuel in ("propane", "butane") else ()))
+        burns = ("s14", *(("s10",) if h.burns_gas else ()))
         power = ("s4",) if h.kind != "stove" else ()
         needs = (*burns, *power)
         if h.kind != "stove":

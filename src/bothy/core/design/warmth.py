@@ -175,6 +175,11 @@ class Heater(Doc):
     appliance: Id | None = None
     by: By = "typed"
 
+    @property
+    def burns_gas(self) -> bool:
+        """Whether it burns what the gas vessels hold."""
+        return self.fuel in ("propane", "butane")
+
     @model_validator(mode="after")
     def _sense(self) -> Self:
         if self.min_w > self.max_w:

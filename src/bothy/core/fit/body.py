@@ -70,6 +70,10 @@ class BodyShape(NamedTuple):
         """Inside length in m."""
         return self.hull.last - self.hull.first
 
+    def begins(self, length: float, x_m: float | None) -> float:
+        """Where something of a length begins in m: as typed, else so that it lies in the middle."""
+        return (self.hull.first + self.hull.last - length) / 2 if x_m is None else x_m
+
     @property
     def height(self) -> float:
         """Greatest ceiling height in m."""

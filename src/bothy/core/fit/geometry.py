@@ -134,7 +134,8 @@ def stands_in(box: Box, furniture: Box, tolerance: float = 0.003) -> bool:
     return out_of_box(box._replace(z1=furniture.z1) if through_top else box, furniture)[0] <= tolerance
 
 
-def _box(b: FitBay) -> Box:
+def box_of(b: FitBay) -> Box:
+    """A bay as a box."""
     return Box(b.x0_m, b.x1_m, b.y0_m, b.y1_m, b.z0_m, b.z1_m)
 
 
@@ -145,7 +146,7 @@ def checked(body: BodyShape, placed: dict[str, Placed], free: frozenset[str] = f
         if p.thing.on_roof or "removed" in p.thing.tags:
             continue
         onto_aisle = frozenset(("front", "rear", "right", "left")) if p.thing.why in ("door_swing", "service") else frozenset[str]()
-        boxes.append(Checked(key, p.box, p.clearance, onto_aisle, _box(p.bay) if p.bay else None, p.in_room and key not in free))
+        boxes.append(Checked(key, p.box, p.clearance, onto_aisle, box_of(p.bay) if p.bay else None, p.in_room and key not in free))
     return clashes(boxes, [(id, box) for id, _, _, box in body.obstacles], body.hull)
 
 

@@ -8,11 +8,12 @@ from typing import Any, NamedTuple
 from bothy.core.design.document import Design
 from bothy.core.design.fit import FitBay, PlaceDoc
 from bothy.core.fit.boxes import Box, out_of_box, penetration
-from bothy.core.fit.geometry import geometry_of
+from bothy.core.fit.geometry import box_of, geometry_of
 from bothy.core.fit.routing import square
 from bothy.core.fit.search import CEILING, TOL, Search
 from bothy.core.fit.things import Thing, posed
 from bothy.core.method.sources import Method
+from bothy.core.recognise import gas_alarm
 from bothy.core.words.says import fit_says as says
 
 SOURCE = Method("fit.places")
@@ -121,10 +122,10 @@ def _zone_x(s: Search, t: Thing) -> tuple[float, float]:
 def _hung(t: Thing, top: float) -> tuple[float, str]:
     """How high a small thing on a wall hangs over the floor in m, under a ceiling at ``top``, and why."""
     name = t.name.lower()
-    gas, alarm = "gas" in name or "lpg" in name, "alarm" in t.what or "alarm" in name
+    gas, alarm = gas_alarm(name), "alarm" in t.what or "alarm" in name
     if "grille" in t.what:
         return 0.12, says("low-in-zone-warm")
-    if gas and "alarm" in name:
+    if gas:
         z = 0.15
     elif alarm:
         z = min(1.5, top - 0.3)
@@ -178,9 +179,7 @@ def _special(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
         for x in s._xs(t.size[0]):
             for y in (-0.72, 0.72 - t.size[1], -t.size[1] / 2):
                 box = Box(x, x + t.size[0], y, y + t.size[1], z1 - t.size[2], z1)
-                if out_of_box(box, Box(made.x0_m, made.x1_m, made.y0_m, made.y1_m, made.z0_m, made.z1_m))[0] <= TOL and all(
-                    penetration(box.grown((0.03,) * 6), o) <= 0 for o in others
-                ):
+                if out_of_box(box, box_of(made))[0] <= TOL and all(penetration(box.grown((0.03,) * 6), o) <= 0 for o in others):
                     axle = any(abs(box.middle[0] - a) < t.size[0] / 2 + 0.25 for a in (body.gear.rear_x, body.gear.second_x) if a is not None)
                     if not axle:
                         spots.append((s.price(t, box, lambda b: 0.0), box))

@@ -9,11 +9,11 @@ from bothy.core.design.fit import FitBay
 from bothy.core.finding import Finding, Remedy, finding
 from bothy.core.fit import rule_table  # noqa: F401  registers the rules
 from bothy.core.fit.bed_rules import bed_findings
-from bothy.core.fit.boxes import RULE_OF, Box, Clash, above, gap, out_of_hull, penetration
+from bothy.core.fit.boxes import RULE_OF, Box, Clash, above, gap, out_of_box, out_of_hull, penetration
 from bothy.core.fit.bundle_rules import bundle_findings
 from bothy.core.fit.exits import exit_findings
 from bothy.core.fit.fill_rules import Filled, fill_findings
-from bothy.core.fit.geometry import Geometry, Placed
+from bothy.core.fit.geometry import Geometry, Placed, box_of
 from bothy.core.fit.net import ENGINE
 from bothy.core.fit.signals import signal_findings
 from bothy.core.fit.states import Room, state_findings
@@ -203,8 +203,8 @@ def _leaks_in(ctx: Context, geo: Geometry) -> Iterator[Finding]:
         if not what or p.thing.on_roof or (p.bay is not None and _keeps_out(ctx, p.bay, what)):
             continue
         x, y, z = p.box.middle
-        lockers = [b for b in ctx.design.fit.bays if _keeps_out(ctx, b, what)]
-        if any(b.x0_m <= x <= b.x1_m and b.y0_m <= y <= b.y1_m and b.z0_m <= z <= b.z1_m for b in lockers):
+        middle = Box(x, x, y, y, z, z)
+        if any(out_of_box(middle, box_of(b))[0] <= 0 for b in ctx.design.fit.bays if _keeps_out(ctx, b, what)):
             continue
         if not (hull.first < x < hull.last and abs(y) < geo.body.half and 0 < z < geo.body.height):
             continue
@@ -222,8 +222,7 @@ def _locker(ctx: Context, geo: Geometry) -> Iterator[Finding]:
         for bay in ctx.design.fit.bays:
             if bay.kind != "gas_locker":
                 continue
-            box = Box(bay.x0_m, bay.x1_m, bay.y0_m, bay.y1_m, bay.z0_m, bay.z1_m)
-            if penetration(p.box, box) > 0.0005:
+            if penetration(p.box, box_of(bay)) > 0.0005:
                 yield finding(
                     "fit-electrics-in-gas-locker",
                     p.thing.key,

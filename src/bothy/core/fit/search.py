@@ -10,7 +10,7 @@ from bothy.core.design.fit import FitBay, PlaceDoc
 from bothy.core.fit.bed_rules import too_near_m
 from bothy.core.fit.boxes import Box, above, gap, out_of_box, out_of_hull, penetration
 from bothy.core.fit.exits import before, leads_through_cab
-from bothy.core.fit.geometry import Geometry, Placed, runs_of, serves, stands_in
+from bothy.core.fit.geometry import Geometry, Placed, box_of, runs_of, serves, stands_in
 from bothy.core.fit.net import ENGINE
 from bothy.core.fit.routing import Point, square
 from bothy.core.fit.rules import BEHIND_KG, BEHIND_M, HOB_SIDE_M, HOB_UP_M, STOVE_M, best_fixing
@@ -55,7 +55,7 @@ class Search:
                 self.taken[k] = Taken(p.thing, p.box, p.box.grown(p.clearance), p.doc)
         self.bays = {b.id: b for b in design.fit.bays}
         self.made: list[FitBay] = []
-        self.lockers = [Box(b.x0_m, b.x1_m, b.y0_m, b.y1_m, b.z0_m, b.z1_m) for b in design.fit.bays if b.kind == "gas_locker"]
+        self.lockers = [box_of(b) for b in design.fit.bays if b.kind == "gas_locker"]
         self.partners = self._partners()
         g = self.body.gear
         h = self.body.hull

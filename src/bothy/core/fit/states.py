@@ -49,12 +49,12 @@ def rooms_of(design: Design, body: BodyShape) -> list[Room]:
                 )
             )
             continue
-        x0 = (first + last - s.width_m) / 2 if s.x_m is None else s.x_m
+        x0 = body.begins(s.width_m, s.x_m)
         sign = 1 if s.on == "left" else -1
         (y0, y1), (w0, w1) = sorted((-sign * half, sign * (half + s.depth_m))), sorted((sign * (half - s.depth_m), sign * half))
         out.append(Room(key, name, Box(x0, x0 + s.width_m, y0, y1, z0, z1), Box(x0, x0 + s.width_m, w0, w1, z0, z1), (0.0, sign * s.depth_m)))
     if (t := w.pop_top) is not None:
-        x0 = (first + last - t.length_m) / 2 if t.x_m is None else t.x_m
+        x0 = body.begins(t.length_m, t.x_m)
         out.append(Room(POP_TOP, says("pop-top"), Box(x0, x0 + t.length_m, -t.width_m / 2, t.width_m / 2, 0.0, body.height + t.height_m), None, (0.0, 0.0)))
     return out
 

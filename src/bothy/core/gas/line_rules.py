@@ -109,7 +109,7 @@ def _unlisted(ctx: Context) -> Found:
         )
 
     for h in ctx.design.warmth.heaters:
-        if h.fuel in ("propane", "butane") and h.id not in known:
+        if h.burns_gas and h.id not in known:
             kind = "combi_heater" if h.kind == "combined" else "space_heater"
             yield finding(
                 "gas-appliance-unlisted",

@@ -22,5 +22,5 @@ def room_inputs(ctx: Context) -> tuple[float, float]:
     unflued = sum(w for kind, w, _ in said if kind in UNFLUED)
     flued = sum(w for kind, w, sealed in said if (kind in HEATS or kind == "fridge") and not sealed)
     listed = {a.heater for a in ctx.design.gas.appliances}
-    others = [h for h in ctx.design.warmth.heaters if h.fuel in ("propane", "butane") and not h.room_sealed and h.id not in listed]
+    others = [h for h in ctx.design.warmth.heaters if h.burns_gas and not h.room_sealed and h.id not in listed]
     return unflued, flued + sum(h.max_w for h in others)

@@ -25,7 +25,7 @@ ALARM_MOST_M = 0.3
 
 def _hung_alarm(ctx: Context) -> tuple[int, float] | None:
     """The lowest alarm for leaked gas that has its place in Fit: which place, and how high over the floor in m."""
-    alarms = {f"life:{a.id}" for a in ctx.design.life.appliances if gas_alarm(a) and a.count > 0}
+    alarms = {f"life:{a.id}" for a in ctx.design.life.appliances if gas_alarm(a.name) and a.count > 0}
     return min(((i, p.z_m) for i, p in enumerate(ctx.design.fit.places) if p.of in alarms), key=lambda x: x[1], default=None)
 
 

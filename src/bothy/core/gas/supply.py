@@ -93,14 +93,14 @@ def coldest(ctx: Context) -> Figure:
 def heating_kg_day(ctx: Context, months_kg: Mapping[str, float]) -> float | None:
     """What the first heater burns of gas on a mean day of the coldest planned month; None where it burns something else. ``months_kg``: kg a day by month."""
     heaters = ctx.design.warmth.heaters
-    if not heaters or heaters[0].fuel not in ("propane", "butane") or not months_kg:
+    if not heaters or not heaters[0].burns_gas or not months_kg:
         return None
     return max(months_kg.values())
 
 
 def heater_of(ctx: Context, a: GasAppliance) -> Heater | None:
     """The heater of Warmth that an appliance is, where that burns gas."""
-    return next((h for h in ctx.design.warmth.heaters if h.id == a.heater and h.fuel in ("propane", "butane")), None)
+    return next((h for h in ctx.design.warmth.heaters if h.id == a.heater and h.burns_gas), None)
 
 
 def by_weather(ctx: Context, a: GasAppliance) -> bool:

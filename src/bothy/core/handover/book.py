@@ -76,7 +76,7 @@ def _emergency(d: Design) -> BookPage:
             say("emergency-extinguisher-only-on-a-small"),
         ]
     )
-    if d.gas.vessels or any(h.fuel in ("gas", "lpg") for h in d.warmth.heaters):
+    if d.gas.vessels or any(h.burns_gas for h in d.warmth.heaters):
         p.heading(say("emergency-smell-of-gas"))
         p.steps(
             [

@@ -240,7 +240,7 @@ def _seams(design: Design, body: BodyShape) -> tuple[Rect, ...]:
     t = design.warmth.pop_top
     if t is None:
         return ()
-    x0 = (body.hull.first + body.hull.last - t.length_m) / 2 if t.x_m is None else t.x_m
+    x0 = body.begins(t.length_m, t.x_m)
     lid, s = Rect(x0, x0 + t.length_m, -t.width_m / 2, t.width_m / 2), SEAM_M
     return (
         Rect(lid.x0 - s, lid.x0 + s, lid.y0, lid.y1),

@@ -97,6 +97,8 @@ def _inside(design: Design, roof: RoofShape, t: RoofThing, laid: list[RoofThing]
     x = min(max(r.x0, w.x0 + e), w.x1 - e - (r.x1 - r.x0))
     y = min(max(r.y0, w.y0 + e), w.y1 - e - (r.y1 - r.y0))
     moved = Rect(x, x + r.x1 - r.x0, y, y + r.y1 - r.y0)
+    if any(apart(moved, s) < 0 for s in roof.seams):
+        return None
     if any(o.key != t.key and o.rect is not None and apart(moved, o.rect) < margin_between(t, o) - TOLERANCE_M for o in laid):
         return None
     return _set(design, t, says("move-inboard", t_name=t.name), x_m=round(x, 4), y_m=round(y, 4))
@@ -177,7 +179,7 @@ def _between(design: Design, roof: RoofShape, t: RoofThing, laid: list[RoofThing
         for sign in (1, -1):
             d = sign * step * 0.01
             moved, cut = Rect(r.x0 + d, r.x1 + d, r.y0, r.y1), Rect(hole.x0 + d, hole.x1 + d, hole.y0, hole.y1)
-            if moved.x0 < w.x0 + e or moved.x1 > w.x1 - e or crossed(cut, roof.ribs):
+            if moved.x0 < w.x0 + e or moved.x1 > w.x1 - e or crossed(cut, roof.ribs) or any(apart(moved, s) < 0 for s in roof.seams):
                 continue
             if any(apart(cut, Rect(b.x0_m, b.x1_m, b.y0_m, b.y1_m)) < BELOW_M for b in roof.below):
                 continue

@@ -147,7 +147,7 @@ def _airs(design: Design, off: Face) -> list[SideThing]:
     for h in design.warmth.heaters:
         if h.kind not in ("air", "combined", "coolant") or h.place != "inside":
             continue
-        gas = h.fuel in ("propane", "butane")
+        gas = h.burns_gas
         why = says("burner-draws-air-from")
         if gas:
             out.append(SideThing(f"flue:{h.id}", says("exhaust-and-air", h_name=h.name), "flue", off, (83, 83, 41.5), why))

@@ -106,7 +106,7 @@ def thermal_of(ctx: Context) -> Thermal:
                 k.HAS_DIESEL: 1.0,
                 k.DIESEL: h.tank_volume_l * h.tank_usable_frac if h.tank_volume_l is not None else ENDLESS,
             }
-        elif h.fuel in ("propane", "butane"):
+        elif h.burns_gas:
             n |= {
                 k.HEATER: k.BY_GAS,
                 k.ETA_HEATER: eta * (f.kwh_kg or 0) / k.LHV_GAS,

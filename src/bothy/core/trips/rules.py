@@ -77,7 +77,7 @@ def _warmth(ctx: Context, run: TripRun, add: Add) -> None:
         add("sim-freeze", says("these-fall-below", where="; ".join(where)))
     if w.fuel_first_d is not None and run.gas is None:
         heater = ctx.design.warmth.heaters[0] if ctx.design.warmth.heaters else None
-        gas = heater is not None and heater.fuel in ("propane", "butane")
+        gas = heater is not None and heater.burns_gas
         used = f"{w.gas_kg / run.day_count:.2f} kg" if gas else f"{w.diesel_l / run.day_count:.1f} L"
         add(
             "sim-gas-empty" if gas else "sim-fuel-empty",
@@ -106,7 +106,7 @@ def _gas(ctx: Context, run: TripRun, add: Add) -> None:
         )
     w = run.warm
     heater = ctx.design.warmth.heaters[0] if ctx.design.warmth.heaters else None
-    if g is not None and w.fuel_first_d is not None and heater is not None and heater.fuel not in ("propane", "butane"):
+    if g is not None and w.fuel_first_d is not None and heater is not None and not heater.burns_gas:
         add(
             "sim-fuel-empty",
             says("in-half-simulated-trips-heaters", fuel_first_d=w.fuel_first_d + 1, diesel_l=w.diesel_l / run.day_count),

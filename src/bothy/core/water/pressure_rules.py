@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from bothy.core.context import Context
-from bothy.core.design.water import HotWater, Pump
+from bothy.core.design.water import HotWater, Pump, Water
 from bothy.core.finding import Remedy, finding
 from bothy.core.severity import Severity
 from bothy.core.water.demand import STYLES
@@ -71,10 +71,15 @@ def _pump_load(ctx: Context, w: Wet, p: Pump, q: PumpPart | None) -> Found:
             )
 
 
+def _rated_kpa(d: Water) -> float:
+    """What the weakest run is made for."""
+    return min([r.rating_kpa for r in d.runs], default=1e9)
+
+
 def _pressure_side(ctx: Context, p: Pump) -> Found:
     """Parts against the highest pressure, and a water inlet."""
     d = ctx.design.water
-    rated = min([r.rating_kpa for r in d.runs], default=1e9)
+    rated = _rated_kpa(d)
     highest = max(p.cut_out_kpa or p.points[0].pressure_kpa, (d.hookup.limiter_kpa or SITE_KPA[ctx.design.region][1]) if d.hookup else 0.0)
     if highest > rated:
         yield finding(
@@ -287,7 +292,7 @@ def _hot_runs(ctx: Context, reach_c: float) -> Found:
 def _relief(ctx: Context, h: HotWater, opens_kpa: float) -> Found:
     """The relief valve opens before a pipe bursts, and not while the pump only fills the heater."""
     d = ctx.design.water
-    rated = min([r.rating_kpa for r in d.runs], default=1e9)
+    rated = _rated_kpa(d)
     if opens_kpa > rated:
         yield finding("water-pressure-over-rating", "hot", h.name, says("relief-opens-above-rating", opens_kpa=opens_kpa, rated_kpa=rated))
     works = max(d.pump.cut_out_kpa or d.pump.points[0].pressure_kpa if d.pump else 0.0, d.hookup.limiter_kpa or 0.0 if d.hookup else 0.0)

@@ -187,7 +187,7 @@ def _outlets(ctx: Context, w: Worked) -> list[Finding]:
 def _in_the_wet(ctx: Context) -> list[Finding]:
     """Mains sockets and appliances in the washroom: never within reach of the shower."""
     d, out = ctx.design, []
-    guarded = ctx.design.region == "us" and d.wiring.mains is not None and d.wiring.mains.rcd
+    guarded = d.region == "us" and d.wiring.mains is not None and d.wiring.mains.rcd
     for a in d.life.appliances:
         if a.zone != "washroom" or a.supply != "ac" or a.count == 0:
             continue

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
@@ -138,7 +138,12 @@ def names_in(x: object) -> Iterator[str]:
 
 def names_with_amounts(x: object) -> tuple[str, ...]:
     """Names in plain data that hold an amount with a unit, the longest first."""
-    return tuple(sorted({n for n in names_in(x) if _SAID.search(n)}, key=lambda n: (-len(n), n)))
+    return _longest_first(n for n in names_in(x) if _SAID.search(n))
+
+
+def _longest_first(texts: Iterable[str]) -> tuple[str, ...]:
+    """Each once, so that a longer one is found before what begins like it."""
+    return tuple(sorted(set(texts), key=lambda n: (-len(n), n)))
 
 
 OWN_WORDS = ("note", "description", "reason", "owner", "where", "open", "manuals")
@@ -161,8 +166,8 @@ def own_words_in(x: object) -> Iterator[str]:
 
 def stays_as_typed(data: object, units: UnitSystem, region: RegionKey) -> tuple[str, ...]:
     """What was typed in a design and would be read otherwise by its reader, the longest first."""
-    own = {t for t in own_words_in(data) if in_region(t, region) != t or (units == "us" and _SAID.search(t))}
-    return tuple(sorted({*own, *(names_with_amounts(data) if units == "us" else ())}, key=lambda n: (-len(n), n)))
+    own = (t for t in own_words_in(data) if in_region(t, region) != t or (units == "us" and _SAID.search(t)))
+    return _longest_first([*own, *(names_with_amounts(data) if units == "us" else ())])
 
 
 def reader_of(design: Design, units: UnitSystem | None = None) -> Reader:

@@ -5,6 +5,7 @@ import type { Appliance } from "../../data/client";
 import { usePlaces } from "../../data/places";
 import { MONTHS, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { wordOf } from "../../parts/choices";
 import { Fig } from "../../parts/Fig";
 import { ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
@@ -159,7 +160,7 @@ export function Component() {
       width: "10%",
       kind: "choice",
       options: ZONES,
-      show: (a) => say(ZONES.find((z) => z.value === a.zone)?.word ?? ""),
+      show: (a) => say(wordOf(ZONES, a.zone)),
       value: (a) => a.zone ?? "living",
       set: (a, v) => void set(a, { zone: v }, says("place")),
     },
