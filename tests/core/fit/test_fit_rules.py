@@ -325,7 +325,7 @@ def test_the_rule_speaks_and_beside_it_is_silent(rule: str) -> None:
         assert rule not in rules_of(apply_patch(bad, answer.patch)), answer.label
 
 
-@pytest.mark.parametrize(("rule", "tag"), zip(TAGGED, ("heat", "moving_part", "sharp_edge"), strict=True))
+@pytest.mark.parametrize(("rule", "tag"), list(zip(TAGGED, ("heat", "moving_part", "sharp_edge"), strict=True)))
 def test_a_way_past_something_is_said(rule: str, tag: str) -> None:
     nodes = [{"id": "n1", "x_m": 0.6, "y_m": 0.0, "z_m": 0.3}, {"id": "n2", "x_m": 3.6, "y_m": 0.0, "z_m": 0.3}]
     for tags, speaks in (([tag], True), ([], False)):

@@ -8,6 +8,7 @@ from typing import Any
 import pytest
 
 from bothy.core.catalogue.climates import MONTHS, climates
+from bothy.core.design.warmth import Heater
 from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.rules import trip_findings, when
 from tests.core.trips.test_trip_of_design import DRIVEN, WEEK, away
@@ -45,7 +46,7 @@ def test_gas_that_lasts_says_nothing(base: tuple[Any, Any]) -> None:
 @pytest.mark.parametrize(("fuel", "speaks"), [("diesel", True), ("petrol", True), ("propane", False)])
 def test_the_heaters_own_fuel_is_not_the_vessels(fuel: str, speaks: bool) -> None:
     ctx = away()
-    data = ctx.design.model_copy(update={"warmth": ctx.design.warmth.model_copy(update={"heaters": [Some(fuel=fuel)]})})
+    data = ctx.design.model_copy(update={"warmth": ctx.design.warmth.model_copy(update={"heaters": [Heater.model_construct(fuel=fuel)]})})
     run = run_trip(ctx)
     gas = Some(short_frac=0.0, capacity_kg=6.0, used_kg=1.0, first_d=None)
     ctx.design = data
