@@ -12,7 +12,7 @@ from bothy.core.catalogue.parts import appliance_fields, of_kind
 from bothy.core.design.document import Design
 from bothy.core.proposing import accept
 from bothy.core.report import report
-from tests.designs import made
+from tests.designs import circuit, found, made, wired
 
 PARTS = {p.key: p for p in of_kind("appliance")}
 Range = tuple[float, float]
@@ -71,13 +71,13 @@ VEHICLES = [
         "cardiff",
         2,
         "fridge-50 light-strip tool-charger dust-extractor light-outside phone",
-        (1, 10),
+        (1, 10.5),
         (100, 900),
         (1000, 4000),
     ),
     v("24 V truck", "truck_body", "cardiff", 3, "fridge-130 light-strip light-reading pump-17 phone router laptop-dc diesel-air-4", (2, 12), (200, 1500), ANY),
     v("gas cooking", "panel_van", "bordeaux", 2, "fridge-50 light-strip pump-10 phone gas-alarm roof-fan", (1, 4), (100, 500), NONE, region="eu"),
-    v("medical need", "long_high_van", "cardiff", 2, "cpap fridge-50 light-strip light-reading pump-10 phone", (1, 6), (100, 700), NONE),
+    v("medical need", "long_high_van", "cardiff", 2, "cpap fridge-50 light-strip light-reading pump-10 phone", (1, 6), (100, 800), NONE),
 ]
 """What it is, where it goes, what it holds, and the ranges of bank, panels and inverter that are argued for in the decisions."""
 
@@ -131,6 +131,69 @@ def test_no_small_load_gets_a_cable_of_a_large_one(row: Any) -> None:
         part = r.wiring.circuits[c.id]
         if c.kind == "load" and part.current_a <= 5:
             assert c.metal_mm2 <= 6.0, (c.name, part.size_text, part.current_a)
+
+
+def _box(id: str, holds: str, length_m: float, width_m: float, height_m: float, **more: Any) -> dict[str, Any]:
+    prisms = [{"shape": "box", "length_m": length_m, "width_m": width_m, "height_m": height_m}]
+    held = {"restraint_x_n": 3e4, "restraint_y_n": 3e4, "restraint_z_n": 3e4}
+    return {"id": id, "name": f"{holds} tank", "holds": holds, "prisms": prisms, "vent_mm": 16.0, "drain_valve": True, **held, **more}
+
+
+WITH_SERVICES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
+    "boat": (
+        {"preset": "boat", "hull": "grp"},
+        {"water": {"tanks": [_box("f", "fresh", 1.0, 0.5, 0.25, leak_tray=True)], "grey_to": "overboard", "care": {"days_ago": 5.0}}},
+    ),
+    "minibus": (
+        {"preset": "minibus"},
+        {"water": {"tanks": [_box("f", "fresh", 0.8, 0.4, 0.25), _box("g", "grey", 0.8, 0.5, 0.25, full_sensor=True)], "care": {"days_ago": 5.0}}},
+    ),
+    "truck body": ({"preset": "truck_body"}, {}),
+}
+
+
+@pytest.mark.parametrize("what", WITH_SERVICES)
+def test_what_is_proposed_for_water_and_air_is_counted_and_fed(what: str) -> None:
+    """A heater, a pump and a fan that Bothy fits have their lines in Daily use and their circuits; nobody is talked into an air conditioner."""
+    vehicle, more = WITH_SERVICES[what]
+    keys = ["fridge-50", "light-strip", "light-reading", "light-reading", "phone"]
+    life = {"place": "inverness", "from_month": 10, "to_month": 4, "nights_between_hookups": 3, "people": 2}
+    lines = [{**appliance_fields(PARTS[k]), "id": f"a{i}"} for i, k in enumerate(keys)]
+    design, _ = accept(made({"schema_version": 1, "region": "uk", "vehicle": vehicle, "life": {**life, "appliances": lines}, **more}))
+    r = report(design)
+    assert not [f.rule for f in r.findings if "uncounted" in f.rule or "unfed" in f.rule or f.rule == "wire-all-lights-one-fuse"]
+    assert design.warmth.cooler is None
+    linked = [h.appliance for h in design.warmth.heaters]
+    assert design.water.pump is not None
+    fans = [a.id for a in design.life.appliances if a.kind == "fan"]
+    assert linked
+    assert fans
+    fed = {a for c in design.wiring.circuits for a in c.appliances}
+    assert {*linked, *fans, design.water.pump.appliance} <= fed
+    for heater in linked:
+        c = next(c for c in design.wiring.circuits if heater in c.appliances)
+        assert c.fuse_a is not None
+        assert c.fuse_a * r.system_voltage_v >= 100, "the glow plug's start blows no fuse"
+    assert accept(design)[1] == []
+
+
+@pytest.mark.parametrize(
+    ("circuits", "told"),
+    [
+        ([["strip", "left", "right"]], True),
+        ([["strip"], ["left", "right"]], False),
+        ([["strip", "left"], ["right"]], True),
+        ([["strip", "left", "right"], ["outside"]], True),
+        ([["strip"], ["outside"]], False),
+    ],
+)
+def test_lights_on_one_fuse_are_told_where_another_would_spread_them(circuits: list[list[str]], told: bool) -> None:
+    """A strip of 12 W and lamps of 3 W: what one lamp elsewhere would not mend isn't told."""
+    watts = {"strip": 12.0, "left": 3.0, "right": 3.0, "outside": 3.0}
+    on = {i for c in circuits for i in c}
+    lamps = [{"id": i, "name": i, "kind": "light", "power_w": w, "hours_per_day": 3.0} for i, w in watts.items() if i in on]
+    data = wired(*(circuit(f"c{n}", appliances=c) for n, c in enumerate(circuits)), appliances=lamps)
+    assert ("wire-all-lights-one-fuse" in found(data)) is told
 
 
 BRITISH = re.compile(r"\b(?:mains|earth|tap|grey|hob|tyre|vapour|litre|metre|petrol)\b", re.IGNORECASE)

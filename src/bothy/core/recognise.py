@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from typing import Any, NamedTuple
 
+from bothy.core.design.document import Design
 from bothy.core.design.life import Appliance
 from bothy.core.words.says import core_says as says
 
@@ -59,6 +60,13 @@ def stays_on(a: Appliance) -> bool:
 def gas_alarm(name: str) -> bool:
     """Whether something is an alarm for leaked gas, by its name."""
     return bool(re.search(r"\b(gas|lpg|propane|butane)\b", name.lower()) and re.search(r"alarm|detector", name.lower()))
+
+
+def alarms_aboard(design: Design) -> set[str]:
+    """Which alarms, ``co`` and ``smoke``, a design has: those of Heat and air, and those of Daily use by their names."""
+    names = [a.name.lower() for a in design.life.appliances if a.kind == "safety" and a.count > 0]
+    named = {kind for kind, words in (("co", r"monoxide|\bco\b"), ("smoke", r"\bsmoke\b")) if any(re.search(words, n) for n in names)}
+    return named | {a.kind for a in design.warmth.alarms}
 
 
 CHARTS = r"\b(vhf|radio|gps|chart|plotter|navigation|ais|radar|autopilot|compass|sounder)\b"

@@ -331,14 +331,24 @@ def test_bothy_fits_a_bare_van_and_is_then_content() -> None:
     assert [p.status for g in ("insulation", "vents", "heater") for p in propose_group(design, g)] == ["fitted"] * 3  # type: ignore[arg-type]
 
 
+COOLED: dict[str, Any] = {"id": "ac", "name": "Roof air conditioner", "kind": "cooling", "supply": "ac", "power_w": 1000.0, "hours_per_day": 4.0}
+
+
 def test_a_cooler_is_proposed_where_it_gets_hot_and_can_be_run() -> None:
     place = {"place": "alice_springs", "from_month": 12, "to_month": 2}
     without = propose_group(made(warm(place, cab="curtain")), "cooler")[0]
     assert without.status == "kept"
     assert "inverter" in without.what
     hot = made(warm(place, {"inverter": {"name": "Inverter", "rating_w": 4000.0, "surge_power_w": 8000.0}}, cab="curtain"))
-    assert propose_group(hot, "cooler")[0].status == "new"
-    cooled, _ = accept(hot, groups=["cooler"])
+    assert propose_group(hot, "cooler")[0].status == "offer", "the heaviest load of all is taken by who wants it"
+    assert accept(hot, groups=["cooler"])[1] == []
+    wanted = made(warm({**place, "appliances": [COOLED]}, {"inverter": {"name": "Inverter", "rating_w": 4000.0, "surge_power_w": 8000.0}}, cab="curtain"))
+    assert propose_group(wanted, "cooler")[0].status == "new"
+    assert accept(wanted, groups=["cooler"])[0].warmth.cooler.appliance == "ac"  # type: ignore[union-attr]
+    cooled, _ = accept(hot, ids=["cooler"])
+    line = cooled.appliance(cooled.warmth.cooler.appliance or "")  # type: ignore[union-attr]
+    assert line is not None, "its energy counts and its circuit is planned"
+    assert line.running_w == pytest.approx(cooled.warmth.cooler.capacity_w / cooled.warmth.cooler.eer, rel=0.05)  # type: ignore[union-attr]
     assert "warm-ac-undersized" not in {f.rule for f in reported(cooled.model_dump(mode="json")).findings}
 
 
@@ -378,7 +388,7 @@ def test_curlew_is_warm_and_dry_but_for_its_two_mistakes() -> None:
 
 def test_saltbush_keeps_its_cool() -> None:
     r = reported(saltbush.design().model_dump(mode="json"))
-    assert not [f.rule for f in r.findings if f.stage == "warmth" and f.severity in ("danger", "fault")]
+    assert [f.rule for f in r.findings if f.stage == "warmth" and f.severity in ("danger", "fault")] == ["warm-cooler-uncounted"]
     c = r.warmth.cool
     assert c.capacity_w is not None
     assert c.capacity_w > c.needed_w > 2000

@@ -6,9 +6,11 @@ from typing import Any
 
 import pytest
 
+from bothy.core.design.edit import apply_patch
 from bothy.core.finding import RULES
+from bothy.core.report import report
 from tests.core.test_dangers import CASES as DANGERS
-from tests.designs import BANK, found, lived
+from tests.designs import BANK, LAMP, found, lived, made
 from tests.rule_cases import after_its_remedy, raised_only_there
 
 WINTER = {"place": "inverness", "from_month": 12, "to_month": 2}
@@ -23,6 +25,9 @@ HEATER = {"id": "h", "name": "Air heater", "max_w": 4000.0, "min_w": 200.0, "air
 RUN = {"id": "one", "name": "Run one", "length_m": 1.0, "diameter_mm": 90.0}
 LOOP = {"pump_head_max_m": 4.0, "pump_flow_max_l_min": 30.0, "zones": [{"id": "z", "name": "Coil", "rated_w": 2500.0, "pipe_length_m": 4.0}]}
 WATER = {"id": "w", "name": "Exchanger", "emitter": "exchanger", "rated_w": 4000.0, "ua_w_k": 600.0, "pipe_length_m": 2.0}
+FURNACE = {"id": "furnace", "name": "Furnace", "kind": "heating", "power_w": 20.0, "hours_per_day": 8.0}
+AIR_CON = {"id": "ac", "name": "Air conditioner", "kind": "cooling", "power_w": 900.0, "hours_per_day": 4.0}
+BLOWER = {"id": "blower", "name": "Roof fan", "kind": "fan", "power_w": 30.0, "hours_per_day": 4.0}
 COOLER = {"name": "Cooler", "capacity_w": 9000.0}
 CABINET = {"id": "c", "name": "Cabinet", "heat_w": 20.0, "case_area_m2": 2.0, "low_mm2": 30000.0, "high_mm2": 30000.0}
 SMOKE = {"id": "smoke", "kind": "smoke", "name": "Smoke alarm"}
@@ -190,6 +195,9 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         looped([{"id": "f", "name": "Floor", "emitter": "floor", "rated_w": 400.0, "area_m2": 3.0, "floor_c": 33.0, "pipe_length_m": 10.0}]),
         looped([{"id": "f", "name": "Floor", "emitter": "floor", "rated_w": 400.0, "area_m2": 3.0, "floor_c": 27.0, "pipe_length_m": 10.0}]),
     ),
+    "warm-heater-uncounted": (heated(), warm({"appliances": [LAMP, FURNACE]}, heaters=[{**HEATER, "appliance": "furnace"}])),
+    "warm-cooler-uncounted": (warm(HOT, cooler=COOLER), warm({**HOT, "appliances": [AIR_CON]}, cooler={**COOLER, "appliance": "ac"})),
+    "warm-fan-uncounted": (warm(vents=[{**FAN, "power_max_w": 30.0}]), warm({"appliances": [BLOWER]}, vents=[{**FAN, "power_max_w": 30.0}])),
     "warm-ac-undersized": (warm(HOT, cooler={**COOLER, "capacity_w": 500.0}), warm(HOT, cooler=COOLER)),
     "warm-ac-oversized": (warm(HOT, cooler={**COOLER, "capacity_w": 12000.0, "compressor": "fixed"}), warm(HOT, cooler={**COOLER, "compressor": "variable"})),
     "warm-ac-hours": (
@@ -239,6 +247,9 @@ def test_a_rule_of_warmth_is_raised_where_it_holds_and_not_beside_it(rule: str) 
             "warm-rib-share",
             "warm-cab-glass-share",
             "warm-smoke-alarm",
+            "warm-heater-uncounted",
+            "warm-cooler-uncounted",
+            "warm-fan-uncounted",
             "warm-duct-assignment",
             "warm-duct-loss",
             "warm-glycol-potable",
@@ -286,3 +297,62 @@ def test_the_open_school_makes_a_wet_wall_advice() -> None:
 def test_deadly_heat_is_a_danger_only_where_somebody_is_left_in_it() -> None:
     assert found(warm(HOT, left_alone=True))["warm-heat-danger"].severity == "danger"
     assert found(warm(HOT))["warm-heat-danger"].severity == "advice"
+
+
+def test_a_line_that_may_be_the_heater_is_asked_for_and_linked() -> None:
+    """It is the furnace of Daily use, or one that is not counted yet: each answer ends the question, and only the second adds a line."""
+    for heater, line, rule in ((HEATER, FURNACE, "warm-heater-uncounted"), (COOLER, AIR_CON, "warm-cooler-uncounted")):
+        many = {"heaters": [heater]} if "id" in heater else {"cooler": heater}
+        design = made(warm({**HOT, "appliances": [LAMP, line]}, **many))
+        asked = next(f for f in report(design).findings if f.rule == rule)
+        assert asked.severity == "question"
+        assert [a.label for a in asked.answers] == [f"It is “{line['name']}”", "It isn’t there yet: enter it"]
+        for answer, lines in zip(asked.answers, (2, 3), strict=True):
+            after = apply_patch(design, answer.patch)
+            assert len(after.life.appliances) == lines
+            assert rule not in {f.rule for f in report(after).findings}
+
+
+@pytest.mark.parametrize(
+    ("more", "told"),
+    [
+        ({"run_min_w": 0.0, "run_max_w": 0.0}, True),
+        ({"fuel": "propane"}, True),
+        ({"fuel": "propane", "run_min_w": 0.0, "run_max_w": 0.0}, False),
+        ({"fuel": "wood", "kind": "stove", "run_min_w": 0.0, "run_max_w": 0.0}, False),
+        ({"fuel": "electric", "kind": "electric", "run_min_w": 0.0, "run_max_w": 0.0}, True),
+    ],
+)
+def test_what_takes_current_is_counted(more: dict[str, Any], told: bool) -> None:
+    """A burner of liquid fuel glows and pumps whatever is entered; a stove and a gas fire without a fan take nothing."""
+    assert ("warm-heater-uncounted" in found(warm(heaters=[{**HEATER, **more}]))) is told
+
+
+@pytest.mark.parametrize(("fuel", "start_w"), [("diesel", 100.0), ("propane", 28.5)])
+def test_the_line_of_a_heater_starts_as_its_fuel_does(fuel: str, start_w: float) -> None:
+    fix = found(warm(heaters=[{**HEATER, "fuel": fuel}]))["warm-heater-uncounted"].fix
+    line = next(op["value"] for op in fix.patch if op["path"] == "/life/appliances/-")
+    assert (line["power_w"], line["min_voltage_v"]) == (19.0, 10.5)
+    assert line["power_w"] * line["start_multiple"] == pytest.approx(start_w, rel=0.02)
+    assert 0.5 <= line["hours_per_day"] <= 24
+
+
+def test_an_element_is_a_line_of_the_mains() -> None:
+    fix = found(warm(heaters=[{**HEATER, "kind": "electric", "fuel": "electric", "max_w": 1800.0}]))["warm-heater-uncounted"].fix
+    line = next(op["value"] for op in fix.patch if op["path"] == "/life/appliances/-")
+    assert (line["supply"], line["power_w"]) == ("ac", 1800.0)
+
+
+def test_blankets_and_heaters_of_water_are_not_the_vehicles_heater() -> None:
+    others = [{**FURNACE, "id": f"x{i}", "name": n} for i, n in enumerate(("Heated blanket", "Water heater", "Tank heater", "Telescope dew heater"))]
+    f = found(warm({"appliances": [LAMP, *others]}, heaters=[HEATER]))["warm-heater-uncounted"]
+    assert f.severity == "fault"
+    assert f.fix is not None
+
+
+@pytest.mark.parametrize(("name", "told"), [("Carbon monoxide alarm", False), ("CO alarm", False), ("Smoke alarm", True), ("Cocoa alarm", True)])
+def test_an_alarm_of_daily_use_is_one_by_its_name(name: str, told: bool) -> None:
+    alarm = {"id": "alarm", "name": name, "kind": "safety", "power_w": 0.5, "duty_frac": 1.0}
+    rules = found(warm({"appliances": [LAMP, alarm]}, heaters=[HEATER]))
+    assert ("warm-co-alarm" in rules) is told
+    assert ("warm-smoke-alarm" in rules) is (name != "Smoke alarm")

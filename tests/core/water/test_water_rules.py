@@ -8,10 +8,11 @@ from typing import Any
 import pytest
 
 from bothy.core.design.document import load_design
+from bothy.core.design.edit import apply_patch
 from bothy.core.finding import RULES
 from bothy.core.report import report
 from tests.core.test_dangers import CASES as DANGERS
-from tests.designs import BANK, found, lived
+from tests.designs import BANK, LAMP, found, lived
 from tests.rule_cases import after_its_remedy, raised_only_there, with_a_remedy
 
 HELD = {"restraint_x_n": 20000.0, "restraint_y_n": 20000.0, "restraint_z_n": 20000.0}
@@ -208,6 +209,8 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         wet(tanks=[TANK, {**GREY, "full_sensor": False}], drains=[{**DRAIN, "fixture": "shower"}]),
         wet(drains=[{**DRAIN, "fixture": "shower"}]),
     ),
+    "water-pump-uncounted": (piped(), piped(pump={"appliance": "lamp"})),
+    "water-grey-nowhere": (wet(tanks=[TANK]), wet()),
     "water-direct-drain-black": (wet(toilet={"kind": "cassette", "only_at_points": False}), wet(toilet={"kind": "cassette"})),
     "water-direct-drain-grey": (wet(grey_to="ground"), wet(grey_to="container", container_l=15.0)),
     "water-toilet-vent": (wet(toilet={"kind": "separating"}), wet(toilet={"kind": "separating", "roof_vent": True})),
@@ -296,3 +299,35 @@ def test_the_relief_valve_holds_what_the_inlet_brings(opens_kpa: float, told: bo
 
 def test_drained_for_winter_nothing_freezes() -> None:
     assert "water-freeze-exposed" not in found(wet(FROST, tanks=[UNDER, GREY], winter="drain"))
+
+
+@pytest.mark.parametrize(
+    ("preset", "answers"), [("panel_van", ["Catch it in a container of 15 L"]), ("boat", ["It goes overboard", "Catch it in a container of 15 L"])]
+)
+def test_where_grey_water_goes_is_asked_and_ends_no_stay_meanwhile(preset: str, answers: list[str]) -> None:
+    design = load_design({**wet(tanks=[TANK]), "vehicle": {"preset": preset}})
+    r = report(design)
+    asked = next(f for f in r.findings if f.rule == "water-grey-nowhere")
+    assert (asked.severity, [a.label for a in asked.answers]) == ("question", answers)
+    assert r.water.limiting == "fresh"
+    assert "water-grey-before-fresh" not in {f.rule for f in r.findings}
+    for answer in asked.answers:
+        assert not {"water-grey-nowhere", "water-direct-drain-grey"} & {f.rule for f in report(apply_patch(design, answer.patch)).findings}
+
+
+@pytest.mark.parametrize(("water", "told"), [({"grey_to": "container", "container_l": 0.0}, True), ({"tanks": []}, False), ({"grey_to": "ground"}, False)])
+def test_nowhere_is_without_tank_and_container_where_water_comes(water: dict[str, Any], told: bool) -> None:
+    assert ("water-grey-nowhere" in found(wet(**{"tanks": [TANK], **water}))) is told
+
+
+@pytest.mark.parametrize(("name", "severity"), [("Water pump", "question"), ("Grey tank pump", "fault"), ("Bilge pump", "fault")])
+def test_the_pump_of_the_taps_is_a_line_of_daily_use(name: str, severity: str) -> None:
+    line = {"id": "p", "name": name, "kind": "pump", "power_w": 60.0, "uses_per_day": 10.0, "minutes_per_use": 0.5}
+    design = load_design({**(data := piped()), "life": {**data["life"], "appliances": [LAMP, line]}})
+    f = next(f for f in report(design).findings if f.rule == "water-pump-uncounted")
+    assert f.severity == severity
+    for change in f.answers or [f.fix]:
+        assert change is not None
+        after = apply_patch(design, change.patch)
+        assert "water-pump-uncounted" not in {x.rule for x in report(after).findings}
+        assert after.appliance(after.water.pump.appliance or "") is not None  # type: ignore[union-attr]

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from bothy.core.commissioning.source import Source
 from bothy.core.commissioning.step import Step, clipped
 from bothy.core.proving.fridge import floor_temp, pulldown_h, time_constant
+from bothy.core.recognise import alarms_aboard
 from bothy.core.words.says import commissioning_says as says
 
 FLOW_FRAC, DRAIN_FRAC, HOT_FRAC, FAN_FRAC, PULL_FRAC = 0.20, 0.30, 0.20, 0.25, 0.35
@@ -338,7 +339,7 @@ def alarms(src: Source) -> Iterator[Step]:
     """S14."""
     d = src.ctx.design
     burner = bool(d.gas.appliances) or any(h.kind != "electric" for h in d.warmth.heaters)
-    kinds = {a.kind for a in d.warmth.alarms}
+    kinds, aboard = {a.kind for a in d.warmth.alarms}, alarms_aboard(d)
     for a in d.warmth.alarms:
         yield Step(
             clipped("s14-alarm", a.id),
@@ -354,7 +355,7 @@ def alarms(src: Source) -> Iterator[Step]:
                 f"s14-{kind}",
                 "s14",
                 word,
-                says("none-entered-in-warmth"),
+                says("button-loud-enough-to") if kind in aboard else says("none-entered-in-warmth"),
                 subject=kind,
                 rule="test-alarm",
             )

@@ -271,6 +271,25 @@ def _joined_z(s: Search, t: Thing) -> float | None:
     return None
 
 
+def _with_room_for_the_inverter(s: Search, t: Thing) -> tuple[Box, int] | None:
+    """The bank's place, with the one in view that is then left for the inverter: their cable carries most of all, and every metre of it is dear."""
+    inverter = next((x for x in s.geo.unplaced if x.key == "power:inverter"), None)
+    if inverter is None:
+        return s.best(t, 0.0, lambda b: 0.0)
+    best: tuple[float, Box, int] | None = None
+    for box, yaw in s.cheapest(t, 0.0, TRIED):
+        with s.standing(t, box, yaw):
+            got = _plain(s, inverter)
+            cost = s.price(t, box, lambda b: 0.0) + (s.price(inverter, got[0], lambda b: 0.0) if got else 1e6)
+        if best is None or cost < best[0] - 1e-9:
+            best = cost, box, yaw
+    return best[1:] if best else None
+
+
+TRIED = 8
+"""Places of the bank that are looked at for the room beside them, at most one every 0.4 m along each wall."""
+
+
 def _plain(s: Search, t: Thing) -> tuple[Box, int, str] | None:
     """Everything else: along a wall where it costs least."""
     top, tags = s.body.height, t.tags
@@ -282,18 +301,17 @@ def _plain(s: Search, t: Thing) -> tuple[Box, int, str] | None:
     if "electrics" in tags:
         near = _near(s, "power:bank", "power:inverter", weight=6.0)
         wants = (0.5, 0.35, 0.8, 1.1) if "reach" in tags else (0.12, 0.35, 0.5, 0.8)
-        for z in wants:
-            got = s.best(t, min(z, top - 0.3), near)
-            if got:
-                why = says("near-bank-short-thick") + (says("at-front-where-reached") if "reach" in tags else ".")
-                return (*got, why)
-        return None
+        found = [got for z in wants if (got := s.best(t, min(z, top - 0.3), near))]
+        if not found:
+            return None
+        why = says("near-bank-short-thick") + (says("at-front-where-reached") if "reach" in tags else ".")
+        return (*min(found, key=lambda g: round(s.price(t, g[0], near), 6)), why)
     if "tank" in tags or "water" in tags:
         waste = t.group == "waste"
         got = s.best(t, _joined_z(s, t), lambda b: t.full_kg * 0.15 * abs(b.middle[0] - s.rear), sides=("left", "right"))
         return (*got, says("low-by-rear-axle") + (says("so-that-full-or") if not waste else ".")) if got else None
     if "battery" in tags:
-        got = s.best(t, 0.0, lambda b: 0.0)
+        got = _with_room_for_the_inverter(s, t)
         return (*got, says("low-and-between-axles")) if got else None
     if "fridge" in tags:
         kitchen = next((k for k, o in s.taken.items() if o.thing.what == "kitchen"), "")

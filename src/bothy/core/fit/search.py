@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from typing import Any, NamedTuple
 
 from bothy.core.design.document import Design
@@ -33,6 +34,11 @@ NOISE_COST = 40.0
 """For each metre that something noisy is too near to the quieter end of a bed: less than what heat or water by the wrong neighbour costs."""
 ROOM = 0.01
 """What a lining may still grow before it comes too near to something hot, m."""
+
+
+def carried(t: Thing, home: bool) -> float:
+    """What a thing weighs on the way out, with water full and no waste; or on the way home, the water used and the waste full."""
+    return t.mass_kg + (0.0 if t.group == ("water" if home else "waste") else t.contents_kg)
 
 
 class Taken(NamedTuple):
@@ -72,7 +78,8 @@ class Search:
             self.nose = g.empty_front + sum(t.thing.full_kg * (t.box.middle[0] - self.wheels) / self.arm for t in self.taken.values())
         else:
             self.span = (self.rear, min(h.last, g.front_x if g.front_x is not None else h.last))
-        self.moment = sum(t.thing.full_kg * t.box.middle[1] for t in self.taken.values())
+        self.moments = [sum(kg * t.box.middle[1] for t in self.taken.values() if (kg := carried(t.thing, home))) for home in (False, True)]
+        """What weighs to the left, kg·m: with water full and nothing wasted yet, and on the way home."""
         self.doors = [self._door_box(d) for d in self.body.doors if d.side in ("left", "right")]
         self.only_rear = not self.doors and not leads_through_cab(design, self.body)
         """Whether people come in and out by the rear alone."""
@@ -251,6 +258,10 @@ class Search:
                 return True
         return False
 
+    def _with(self, t: Thing, y: float) -> list[float]:
+        """The moments with a thing at ``y`` more."""
+        return [m + carried(t, home) * y for m, home in zip(self.moments, (False, True), strict=True)]
+
     # -- price ------------------------------------------------------------------------------------------------
 
     def price(self, t: Thing, box: Box, target: Callable[[Box], float]) -> float:
@@ -267,7 +278,7 @@ class Search:
         if "noisy" in t.tags:
             noisy = [o.box for o in self.taken.values() if "noisy" in o.thing.tags]
             cost += NOISE_COST * sum(too_near_m(o.box, noisy, box) for o in self.taken.values() if "bed" in o.thing.tags)
-        cost += 0.25 * (abs(self.moment + kg * y) - abs(self.moment))
+        cost += 0.25 * (max(abs(m) for m in self._with(t, y)) - max(abs(m) for m in self.moments))
         for other, weight in self.partners.get(t.key, ()):
             p = self.at(other)
             if p is not None:
@@ -292,6 +303,33 @@ class Search:
             if self.fits(t, box, yaw, aisle):
                 return box, yaw
         return None
+
+    def cheapest(self, t: Thing, want_z: float | None, many: int, apart_m: float = 0.4) -> list[tuple[Box, int]]:
+        """The cheapest places that fit, ``apart_m`` from each other or more along the same wall."""
+        priced = sorted(
+            ((self.price(t, box, lambda b: 0.0), i, box, yaw) for i, (box, yaw) in enumerate(self.candidates(t, want_z, None, ("left", "right")))),
+            key=lambda c: (round(c[0], 6), c[1]),
+        )
+        out: list[tuple[Box, int]] = []
+        for _, _, box, yaw in priced:
+            near = any(abs(box.middle[0] - b.middle[0]) < apart_m and box.middle[1] * b.middle[1] > 0 for b, _ in out)
+            if not near and self.fits(t, box, yaw):
+                out.append((box, yaw))
+                if len(out) == many:
+                    break
+        return out
+
+    @contextmanager
+    def standing(self, t: Thing, box: Box, yaw: int) -> Iterator[None]:
+        """With a thing there for a moment."""
+        moments = self.moments
+        self.moments = self._with(t, box.middle[1])
+        self.taken[t.key] = Taken(t, box, box.grown(posed(t, "top", yaw)[1]), PlaceDoc(of=t.key, x_m=box.x0, y_m=box.y0, z_m=box.z0))
+        try:
+            yield
+        finally:
+            del self.taken[t.key]
+            self.moments = moments
 
     def put(self, t: Thing, box: Box, yaw: int, bay: str | None = None) -> PlaceDoc:
         """Stand a thing there."""
@@ -319,8 +357,8 @@ class Search:
         )
         if "removed" in t.tags:
             return doc
-        if not t.on_roof and bay is None:
-            self.moment += t.full_kg * box.middle[1]
+        if not t.on_roof:
+            self.moments = self._with(t, box.middle[1])
         if self.arm:
             self.nose += t.full_kg * (box.middle[0] - self.wheels) / self.arm
         self.taken[t.key] = Taken(t, box, box.grown(clear), doc)

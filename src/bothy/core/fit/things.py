@@ -28,6 +28,10 @@ FUEL_KG_L = {"diesel": 0.84, "petrol": 0.745}
 NONE: Clearance = (0, 0, 0, 0, 0, 0)
 
 
+HEAVY_KG = 8.0
+"""From this on nothing hangs on a wall like a socket: a washing machine stands on the floor."""
+
+
 @dataclass(frozen=True, slots=True)
 class Thing:
     """A thing. ``size`` in m in its upright pose (length along x, its front at +x), ``mass_kg`` without contents; ``contents_kg`` of ``group`` when full.
@@ -61,8 +65,8 @@ class Thing:
 
     @property
     def small(self) -> bool:
-        """Whether it is small enough to hang anywhere: a light, a socket, an alarm."""
-        return "small" in self.tags
+        """Whether it is small enough to hang anywhere: a light, a socket, an alarm; nothing heavy, whatever its kind."""
+        return "small" in self.tags and self.mass_kg < HEAVY_KG
 
 
 def _of(key: str, name: str, usual: UsualThing, part_key: str | None, mass: float | None, **more: object) -> Thing:

@@ -207,7 +207,7 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
 def _in_life(ctx: Context, s: Solenoid) -> Remedy:
     """The solenoid as a line of Life, so that its energy counts and its circuit gets a switch."""
     line = {"name": says("gas-solenoid"), "kind": "safety", "zone": "kitchen", "power_w": s.hold_w, "hours_per_day": s.open_h_day}
-    return line_in_daily_use(ctx, says("first-step-line-in"), "gas-solenoid", line, "/gas/solenoid")
+    return line_in_daily_use(ctx, "gas-solenoid", line, "/gas/solenoid")
 
 
 def _pipes(ctx: Context, w: Gassed) -> Found:

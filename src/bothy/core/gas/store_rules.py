@@ -9,7 +9,7 @@ from bothy.core.gas.countries import OUTLET_WORDS
 from bothy.core.gas.part import Gassed, LockerPart
 from bothy.core.gas.room import HEATS
 from bothy.core.gas.rule_table import Found
-from bothy.core.recognise import gas_alarm
+from bothy.core.recognise import alarms_aboard, gas_alarm
 from bothy.core.restraint import SCHOOLS
 from bothy.core.words.says import gas_says as says
 
@@ -207,7 +207,7 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
         + [h.name for h in ctx.design.warmth.heaters if h.fuel != "electric"]
         + ([says("alcohol-stove-2")] if g.cooking == "alcohol" else [])
     )
-    if flames and not any(a.kind == "co" for a in ctx.design.warmth.alarms):
+    if flames and "co" not in alarms_aboard(ctx.design):
         yield finding(
             "gas-co-alarm-missing",
             "gas-alarm",

@@ -120,7 +120,7 @@ def _of_driving(ctx: Context, d: DcdcSizeOut, p: DrivingCharge) -> Iterator[Find
         "power-dcdc-input-drop": says("cable-to-charger-loses", cable_drop_v=d.cable_drop_v or 0),
     }
     for r in d.rules:
-        if r == "power-driving-charge-short":
+        if r == "power-driving-charge-short" or (r == "power-dcdc-input-drop" and _as_proposed(ctx)):
             continue
         title = (
             {"bank": says("driving-charge-above-banks"), "cable": says("cable-too-thin-for")}.get(d.limited_by or "")
@@ -131,6 +131,11 @@ def _of_driving(ctx: Context, d: DcdcSizeOut, p: DrivingCharge) -> Iterator[Find
         assumed = r == "power-relay-smart-alternator" and ctx.design.vehicle.smart_alternator is None
         made = finding(r, "driving", p.name, words.get(r, ""), figures=["power/driving/available_running_a"])
         yield made.model_copy(update={**({"title": title, "remedy": remedy} if title else {}), **({"severity": "advice"} if assumed else {})})
+
+
+def _as_proposed(ctx: Context) -> bool:
+    """Whether the charger's cable is Bothy's own, sized for what a charger that regulates stands (method wiring.voltage-drop), and says so."""
+    return all(c.by == "proposal" for c in ctx.design.circuits_of("driving_in"))
 
 
 def _of_shore(sh: ShoreChargeTimeOut, bank: BankConfigureOut | None, p: Shore | None) -> Iterator[Finding]:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import re
 from collections.abc import Iterable
 from typing import Any
 
@@ -10,17 +11,21 @@ from bothy.core.catalogue.parts import Part, of_kind
 from bothy.core.catalogue.sheets import CoolerSheet, HeaterSheet
 from bothy.core.constants import ZERO_K, G
 from bothy.core.context import Context
-from bothy.core.design.warmth import BuildUp, Heater
+from bothy.core.daily_use import free_line
+from bothy.core.design.life import Appliance
+from bothy.core.design.warmth import BuildUp, Cooler, Heater, Vent
 from bothy.core.proposals.base import Proposal
-from bothy.core.warmth.air_rules import cover_of
+from bothy.core.recognise import alarms_aboard
+from bothy.core.warmth.air_rules import cover_of, fan_lines
 from bothy.core.warmth.airing import STACK_M, month_cold, work_air
 from bothy.core.warmth.cooling import START
 from bothy.core.warmth.heater import HeaterSizeIn, heater_size
-from bothy.core.warmth.heater_rules import THIN_AIR_M
+from bothy.core.warmth.heater_rules import THIN_AIR_M, heater_line, lines_left
 from bothy.core.warmth.layout import DAMPER_WORDS, best_dampers, with_dampers
 from bothy.core.warmth.part import Warm, warmth_part
 from bothy.core.warmth.presets import PRESETS, USUAL
 from bothy.core.warmth.shell_rules import RIB_SHARE, enough_over_ribs, over_ribs
+from bothy.core.warmth.summer_rules import COOLER, HOT_INSIDE_C, cooler_line
 from bothy.core.warmth.surfaces import GLASS, Surface, worked
 from bothy.core.warmth.ventilation import PERSON_L_H
 from bothy.core.words.says import proposals_says as says
@@ -53,7 +58,6 @@ def knee_mm(b: BuildUp, direction: Any) -> float:
     return float(KNEE_MM[-1])
 
 
-HOT_INSIDE_C = 35.0
 """Inside air on the hottest day above which an air conditioner is proposed."""
 
 
@@ -81,12 +85,7 @@ def _standing(group: Any, title: str, what: str, by: Iterable[str]) -> Proposal:
 
 def alarm_ops(ctx: Context, *kinds: str) -> list[dict[str, Any]]:
     """Alarms of these kinds where there is none yet, here or in Life."""
-    words = [a.name.lower() for a in ctx.design.life.appliances if a.kind == "safety"]
-    have = (
-        {a.kind for a in ctx.design.warmth.alarms}
-        | ({"co"} if any("monoxide" in x for x in words) else set())
-        | ({"smoke"} if any("smoke" in x for x in words) else set())
-    )
+    have = alarms_aboard(ctx.design)
     values = {
         "co": {"id": "co-alarm", "kind": "co", "name": says("carbon-monoxide-alarm"), "mounting": "wall"},
         "smoke": {"id": "smoke-alarm", "kind": "smoke", "name": says("smoke-alarm"), "mounting": "ceiling"},
@@ -208,17 +207,32 @@ def heater_value(p: Part[HeaterSheet], id: str, appliance: str | None, high: boo
     return h.model_dump(mode="json")
 
 
-def _line_in_life(ctx: Context) -> str | None:
-    """The heater's line in Life, where there is one that is no heating element."""
-    taken = {h.appliance for h in ctx.design.warmth.heaters}
-    return next(
-        (
-            a.id
-            for a in ctx.design.life.appliances
-            if a.kind == "heating" and a.count > 0 and a.running_w < 200 and "heater" in a.name.lower() and a.id not in taken
-        ),
-        None,
-    )
+def _in_daily_use(ctx: Context, w: Warm, values: list[dict[str, Any]]) -> list[dict[str, Any]]:
+    """Names each heater's line of Daily use in its value: the one it has, or one that stands there; else a line of Bothy's own for all that have none, which
+    follows the heat. Returns the operations that bring or change that line."""
+    now, left, bare = ctx.design.warmth.heaters, [a.id for a in lines_left(ctx)], list[dict[str, Any]]()
+    own: str | None = None
+    for i, v in enumerate(values):
+        line = ctx.design.appliance((now[i].appliance if i < len(now) else None) or "")
+        if line is not None and line.by != "proposal":
+            v["appliance"] = line.id
+        elif line is None and left:
+            v["appliance"] = left.pop(0)
+        else:
+            bare.append(v)
+            own = own or (line.id if line else None)
+    if not bare:
+        return []
+    id = own or free_line(ctx, "heater")
+    for v in bare:
+        v["appliance"] = id
+    share = 1 / len(values)
+    made = Appliance.model_validate({"id": id, **heater_line(ctx, w, Heater.model_validate(bare[0]), share), "count": len(bare), "by": "proposal"})
+    n = next((n for n, a in enumerate(ctx.design.life.appliances) if a.id == id), None)
+    if n is not None and ctx.design.life.appliances[n] == made:
+        return []
+    value = made.model_dump(mode="json")
+    return [{"op": "add", "path": "/life/appliances/-", "value": value} if n is None else {"op": "replace", "path": f"/life/appliances/{n}", "value": value}]
 
 
 def propose_heater(ctx: Context, w: Warm) -> Proposal | None:
@@ -246,16 +260,14 @@ def propose_heater(ctx: Context, w: Warm) -> Proposal | None:
             patch=[],
         )
     count = 1 if one else 2
-    if [h.part for h in now] == [p.key] * count:
+    high = ctx.climate.elevation_m > THIN_AIR_M
+    values = [heater_value(p, id, None, high=high) for id in ("heater", "heater-2")[:count]]
+    ops = _in_daily_use(ctx, w, values)
+    if [h.part for h in now] == [p.key] * count and not ops:
         return _standing("heater", says("heater"), now[0].name, (h.by for h in now))
     gives = _adequate(ctx, w, p)[1]
     why.append(says("gives-here-larger-one", gives_w=gives) if one else says("no-single-one-catalogue", gives_w=2 * gives))
-    high = ctx.climate.elevation_m > THIN_AIR_M
-    line = now[0].appliance if now else _line_in_life(ctx)
-    values = [heater_value(p, id, line if id == "heater" else None, high=high) for id in ("heater", "heater-2")[:count]]
-    ops: list[dict[str, Any]] = [{"op": "add", "path": "/warmth/heaters/-", "value": v} for v in values]
-    if now:
-        ops = [{"op": "replace", "path": "/warmth/heaters", "value": values}]
+    ops += [{"op": "replace", "path": "/warmth/heaters", "value": values}] if now else [{"op": "add", "path": "/warmth/heaters/-", "value": v} for v in values]
     return Proposal(
         id="heater",
         group="heater",
@@ -319,7 +331,11 @@ def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
         what=says("high-and-low-free", high_mm2=high, low_mm2=low),
         why=why,
         assumes=[says("free-area-without-mesh")],
-        patch=[{"op": "add", "path": "/warmth/vents/-", "value": v} for v in values] + alarm_ops(ctx, "smoke"),
+        patch=[
+            *({"op": "add", "path": "/life/appliances/-", "value": line} for line in fan_lines(ctx, [Vent.model_validate(v) for v in values], "proposal")),
+            *({"op": "add", "path": "/warmth/vents/-", "value": v} for v in values),
+            *alarm_ops(ctx, "smoke"),
+        ],
     )
 
 
@@ -370,7 +386,10 @@ def _starts(ctx: Context, p: Part[CoolerSheet]) -> bool:
 
 
 def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
-    """The smallest native cooler for the hot day, where it gets hot; a proposed one follows when the need changes."""
+    """The smallest native cooler for the hot day, where it gets hot; a proposed one follows when the need changes.
+
+    It is only offered where Daily use has no line for one: it is the heaviest load there is, and shade and moving air come first.
+    """
     c = ctx.design.warmth.cooler
     if c is not None and c.by != "proposal":
         return _standing("cooler", says("air-conditioner"), c.name, [c.by])
@@ -409,7 +428,8 @@ def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
     if c is not None and c.part == p.key:
         return _standing("cooler", says("air-conditioner"), c.name, [c.by])
     d = p.data
-    line = next((a.id for a in ctx.design.life.appliances if a.kind == "cooling" and "air conditioner" in a.name.lower()), None)
+    wanted = next((a.id for a in ctx.design.life.appliances if a.kind == "cooling" and re.search(COOLER, a.name.lower())), None)
+    line = (c.appliance if c else None) or wanted
     value = {
         "name": p.name,
         "part": p.key,
@@ -419,18 +439,23 @@ def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
         "compressor": d["compressor"],
         "fan_power_w": d["fan_power_w"],
         "mass_kg": p.mass_kg,
-        "appliance": line,
+        "appliance": line or free_line(ctx, "air-conditioner"),
         "by": "proposal",
     }
+    own = (
+        []
+        if line
+        else [{"op": "add", "path": "/life/appliances/-", "value": {"id": value["appliance"], **cooler_line(Cooler.model_validate(value)), "by": "proposal"}}]
+    )
     return Proposal(
         id="cooler",
         group="cooler",
-        status="change" if c else "new",
+        status="change" if c else "new" if line else "offer",
         title=says("air-conditioner"),
         what=p.name,
         why=why,
         assumes=[says("refrigerant-only-by-certified")],
-        patch=[{"op": "replace", "path": "/warmth/cooler", "value": value}],
+        patch=[*own, {"op": "replace", "path": "/warmth/cooler", "value": value}],
         price=p.price,
         mass_kg=p.mass_kg,
     )

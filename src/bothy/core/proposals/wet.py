@@ -9,13 +9,15 @@ from typing import Any
 from bothy.core.constants import G
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
+from bothy.core.daily_use import free_line
 from bothy.core.gas.part import Gassed, gas_part, rule_set_of
 from bothy.core.gas.pipework import nominal_mbar, regulator_size_kg_h
 from bothy.core.proposals.base import Group, Proposal, slug
 from bothy.core.restraint import ACCELERATIONS, SCHOOLS
+from bothy.core.water.electric_rules import pump_line, pump_lines
 from bothy.core.water.heat_and_frost import HOLD_C, frost_use, tank_ua
 from bothy.core.water.part import Wet, water_part
-from bothy.core.water.pressure import solve_taps
+from bothy.core.water.pressure import PumpPart, solve_taps
 from bothy.core.water.pressure_rules import ACCUMULATORS_L, CYCLES, RUN_S
 from bothy.core.words.says import proposals_says as says
 
@@ -178,7 +180,8 @@ def propose_pump_and_pipes(ctx: Context, w: Wet) -> Proposal | None:
     d = ctx.design.water
     if d.pump is not None or d.runs:
         return None
-    line = next((a.id for a in ctx.design.life.appliances if a.kind == "pump" and "grey" not in a.name.lower() and "rain" not in a.name.lower()), None)
+    line = next((a.id for a in pump_lines(ctx)), None)
+    own = line or free_line(ctx, "water-pump")
     for name, points, low, high in PUMPS:
         for bore in BORES_MM:
             runs = [{**r, "inner_diameter_mm": bore} for r in _taps(ctx)]
@@ -192,7 +195,7 @@ def propose_pump_and_pipes(ctx: Context, w: Wet) -> Proposal | None:
                 "shutoff": True,
                 "level_stop": True,
                 "leak_tray": True,
-                "appliance": line,
+                "appliance": own,
                 "by": "proposal",
             }
             tried = type(d).model_validate({**d.model_dump(mode="json"), "pump": pump, "runs": runs})
@@ -202,6 +205,7 @@ def propose_pump_and_pipes(ctx: Context, w: Wet) -> Proposal | None:
             enough = all(x.flow_l_min[r.id] >= r.wanted_l_min for r, x in zip(ends, solved, strict=False)) and all(
                 solved[-1].flow_l_min[r.id] >= SHARED * r.wanted_l_min for r in ends
             )
+            q = None
             if enough:
                 q = water_part(Context(ctx.design.model_copy(update={"water": tried}))).part.pump
                 if q is not None and q.run_time_s is not None and (q.cycles_per_hour or 0) > CYCLES and q.run_time_s < RUN_S:
@@ -215,9 +219,17 @@ def propose_pump_and_pipes(ctx: Context, w: Wet) -> Proposal | None:
                     says("pipes-inside-to-taps", name=name.lower(), bore_mm=bore, ends_count=len(ends)),
                     says("smallest-with-which-each"),
                     says("usual-lengths-and-fittings"),
-                    [{"op": "replace", "path": "/water/pump", "value": pump}, *({"op": "add", "path": "/water/runs/-", "value": r} for r in runs)],
+                    [
+                        *([] if line else [{"op": "add", "path": "/life/appliances/-", "value": _pump_line(ctx, own, name, q)}]),
+                        {"op": "replace", "path": "/water/pump", "value": pump},
+                        *({"op": "add", "path": "/water/runs/-", "value": r} for r in runs),
+                    ],
                 )
     return None
+
+
+def _pump_line(ctx: Context, id: str, name: str, q: PumpPart | None) -> dict[str, Any]:
+    return {"id": id, **pump_line(name, (q.current_a if q else 0.0) * ctx.bank_v, ctx.system_v), "by": "proposal"}
 
 
 def propose_regulator(ctx: Context, w: Gassed) -> Proposal | None:

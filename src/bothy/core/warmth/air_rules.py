@@ -2,8 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+from typing import Any
+
 from bothy.core.context import Context
+from bothy.core.daily_use import free_line
+from bothy.core.design.base import By
+from bothy.core.design.life import Zone
+from bothy.core.design.warmth import Vent
 from bothy.core.finding import Remedy, finding
+from bothy.core.recognise import alarms_aboard
 from bothy.core.warmth.airing import inlets
 from bothy.core.warmth.heating import BURNT
 from bothy.core.warmth.part import Warm
@@ -150,6 +158,9 @@ def air_findings(ctx: Context, w: Warm) -> Found:
                 v.name,
                 says("fan-lowers-pressure-inside", inlet_pressure_pa=r.inlet_pressure_pa, backdraught_pa=BACKDRAUGHT_PA),
             )
+    for v, line in zip(_uncounted(ctx, d.vents), fan_lines(ctx, d.vents), strict=True):
+        fix = Remedy(label=says("enter-in-daily-use"), patch=[{"op": "add", "path": "/life/appliances/-", "value": line}])
+        yield finding("warm-fan-uncounted", f"vent:{v.id}", v.name, says("fan-takes-and-daily", power_max_w=v.power_max_w or 0), fix=fix)
     showers = d.damp.showers_per_day if d.damp.showers_per_day is not None else 0.0
     extracts = [v for v in d.vents if v.kind == "extract"]
     if showers > 0 and not any(v.flow_max_m3_h and v.flow_max_m3_h >= 40 and v.door_gap for v in extracts):
@@ -162,24 +173,51 @@ def air_findings(ctx: Context, w: Warm) -> Found:
         )
 
 
+def _uncounted(ctx: Context, vents: Sequence[Vent]) -> list[Vent]:
+    """The fans beyond as many as Daily use has."""
+    return [v for v in vents if v.is_fan and (v.power_max_w or 0) > 0][sum(a.count for a in ctx.design.life.appliances if a.kind == "fan") :]
+
+
+FAN_ZONES: dict[str, Zone] = {"roof_fan": "roof", "wall_fan": "living", "extract": "washroom"}
+USUAL_SPEED = 0.7
+"""At which roof fans run most of the time (typical); what they take goes with the third power of it."""
+
+
+def fan_lines(ctx: Context, vents: Sequence[Vent], by: By = "typed") -> list[dict[str, Any]]:
+    """Lines of Daily use for the fans that have none: roof and wall fans at their usual speed through a warm day, extracts at full speed for the shower."""
+    lines = []
+    for v in _uncounted(ctx, vents):
+        shower = v.kind == "extract" and not v.at_night
+        part = 1.0 if shower else USUAL_SPEED**3
+        lines.append(
+            {
+                "id": free_line(ctx, f"fan-{v.id}"[:40]),
+                "name": v.name,
+                "kind": "fan",
+                "zone": FAN_ZONES[v.kind],
+                "power_w": round(part * (v.power_max_w or 0), 1),
+                "hours_per_day": 2.0 if shower else 10.0,
+                "start_multiple": round(1.5 if shower else 1 / part, 1),
+                "season_factors": {"winter": 1.0 if shower or v.at_night else 0.3},
+                "trust": "label",
+                "by": by,
+            }
+        )
+    return lines
+
+
 def alarm_missing(ctx: Context, w: Warm) -> Found:
     """Something burns, aboard or in a generator beside it, and nothing tells of its fumes."""
     d = ctx.design.warmth
     burners = d.damp.hob_kw > 0 or any(h.fuel in BURNT for h in d.heaters) or ctx.design.power.generator is not None
-    words = _alarm_words(ctx)
-    if burners and not any(a.kind == "co" for a in d.alarms) and not any("monoxide" in x or x.startswith("co ") for x in words):
+    if burners and "co" not in alarms_aboard(ctx.design):
         yield finding("warm-co-alarm", "air", says("alarms"), says("something-burns-aboard-and"))
-
-
-def _alarm_words(ctx: Context) -> list[str]:
-    """Names of the alarms among the appliances of Life, small letters."""
-    return [a.name.lower() for a in ctx.design.life.appliances if a.kind == "safety"]
 
 
 def alarm_findings(ctx: Context, w: Warm) -> Found:
     """What they say of the smoke alarm and of where alarms hang."""
     d = ctx.design.warmth
-    if not any(a.kind == "smoke" for a in d.alarms) and not any("smoke" in x for x in _alarm_words(ctx)):
+    if "smoke" not in alarms_aboard(ctx.design):
         yield finding(
             "warm-smoke-alarm",
             "air",

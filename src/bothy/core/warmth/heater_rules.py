@@ -4,12 +4,17 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterator
+from statistics import fmean
+from typing import Any
 
 from bothy.core.context import Context
+from bothy.core.daily_use import uncounted
+from bothy.core.design.life import Appliance
 from bothy.core.design.warmth import Heater
 from bothy.core.finding import Finding, finding
 from bothy.core.places import places_of
-from bothy.core.warmth.heating import BURNT
+from bothy.core.power.load_budget import SEASONS
+from bothy.core.warmth.heating import BURNT, fuel_of
 from bothy.core.warmth.part import Warm
 from bothy.core.warmth.rule_table import Found
 from bothy.core.words.says import warmth_says as says
@@ -24,9 +29,11 @@ def missing_findings(ctx: Context, w: Warm) -> Found:
     """What is missing though nothing was said of warmth yet: a heater in the cold, or one of Life that burns fuel and is not described here."""
     d, p = ctx.design.warmth, w.part
     linked = {h.appliance for h in d.heaters}
+    asked = any(draws(h) and h.appliance is None for h in d.heaters)
     for a in ctx.design.life.appliances:
         if (
-            a.kind == "heating"
+            not asked
+            and a.kind == "heating"
             and a.count > 0
             and a.id not in linked
             and re.search(r"diesel|petrol|gas|paraffin|kerosene|wood|stove", a.name.lower())
@@ -70,8 +77,71 @@ def heater_findings(ctx: Context, w: Warm) -> Found:
             says("heaters-give-and-needed", together_w=together, needed_w=p.needed_w),
             figures=["warmth/design_heat_w", f"heaters/{main.id}/available_w"],
         )
-    for h in d.heaters:
+    for i, h in enumerate(d.heaters):
         yield from _one_heater(ctx, w, h)
+        if draws(h) and ctx.design.appliance(h.appliance or "") is None:
+            line = heater_line(ctx, w, h)
+            yield uncounted(ctx, "warm-heater-uncounted", f"heater:{h.id}", h.name, "heater", line, f"/warmth/heaters/{i}", lines_left(ctx), h.id)
+
+
+GLOW_W = 100.0
+"""What a glow plug takes while a burner of liquid fuel starts (typical; 8 to 15 A at 12 V)."""
+
+
+USUAL_RUN_W = 25.0
+"""Fan and metering pump of a small burner (typical, 8 to 45 W)."""
+GLOWS = ("diesel", "petrol", "kerosene")
+
+
+def draws(h: Heater) -> bool:
+    """Whether a heater takes electricity of its own: fan, pump, glow plug or element."""
+    return h.run_max_w > 0 or h.fuel in ("electric", *GLOWS)
+
+
+def heater_line(ctx: Context, w: Warm, h: Heater, share: float = 1.0) -> dict[str, Any]:
+    """The fields of a heater's line in Daily use: what it draws while it runs and at its start, and on the mean day of each season.
+
+    ``share``: its part of the vehicle's heat.
+    """
+    if h.fuel == "electric":
+        return {"name": h.name, "kind": "heating", "zone": "living", "supply": "ac", "power_w": h.max_w, "hours_per_day": 8.0, "trust": "catalogue"}
+    power = round(max(1.0, (h.run_min_w + h.run_max_w) / 2), 1) if h.run_max_w else USUAL_RUN_W
+    used = {s: fmean(_wh_day(ctx, h, share * w.part.months[m - 1].heat_w, power) for m in ctx.season_months(s)) for s in SEASONS}
+    most = max(used.values())
+    return {
+        "name": h.name,
+        "kind": "heating",
+        "zone": "living",
+        "supply": "dc",
+        "power_w": power,
+        "hours_per_day": round(min(24.0, max(0.5, most / power)), 1),
+        "start_multiple": round(max(1.5, GLOW_W / power), 1) if h.fuel in GLOWS else 1.5,
+        "min_voltage_v": 0.875 * ctx.system_v,
+        "season_factors": {s: round(wh / most, 2) for s, wh in used.items()} if most > 0 else {},
+        "trust": "catalogue",
+    }
+
+
+def _wh_day(ctx: Context, h: Heater, heat_w: float, power_w: float) -> float:
+    """What a heater draws on a day of that mean heat: nobody lets it go on and off all day, it is on for as long as its least heat takes.
+
+    Where nothing is entered of its current it draws ``power_w``.
+    """
+    if heat_w <= 0:
+        return 0.0
+    hours = min(24.0, 24.0 * heat_w / (h.min_w or h.max_w))
+    on_w = max(h.min_w, heat_w * 24 / hours)
+    return fuel_of(ctx, h, on_w, hours).electrical_wh_day if h.run_max_w else power_w * hours
+
+
+def lines_left(ctx: Context) -> list[Appliance]:
+    """Heaters of Daily use that no heater of Heat and air is linked to; no blankets and no heaters of water."""
+    linked = {h.appliance for h in ctx.design.warmth.heaters}
+    return [
+        a
+        for a in ctx.design.life.appliances
+        if a.kind == "heating" and a.count > 0 and a.id not in linked and not re.search(r"water|blanket|scope|dew|pad|tank|toe|towel", a.name.lower())
+    ]
 
 
 def _one_heater(ctx: Context, w: Warm, h: Heater) -> Found:

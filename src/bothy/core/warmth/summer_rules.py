@@ -2,13 +2,37 @@
 
 from __future__ import annotations
 
+import re
+from typing import Any
+
 from bothy.core.context import Context
+from bothy.core.daily_use import uncounted
+from bothy.core.design.warmth import Cooler
 from bothy.core.finding import finding
 from bothy.core.warmth.part import Warm
 from bothy.core.warmth.rule_table import Found
 from bothy.core.words.says import warmth_says as says
 
 HOT_INSIDE_C = 35.0
+
+
+COOLER = r"air[- ]?con|(roof|split|portable)[- ]cooler"
+
+
+def cooler_line(c: Cooler) -> dict[str, Any]:
+    """The fields of an air conditioner's line in Daily use: what it draws at full load, for the hours that are wanted of it."""
+    return {
+        "name": c.name,
+        "kind": "cooling",
+        "zone": "roof",
+        "supply": "dc" if c.supply == "native" else "ac",
+        "away": c.supply == "inverter" and not c.hookup_only,
+        "power_w": round(c.capacity_w / c.eer + c.fan_power_w),
+        "hours_per_day": min(24.0, max(0.5, c.hours_wanted)),
+        "start_multiple": 1.2 if c.compressor == "variable" else 5.0,
+        "season_factors": {"winter": 0.0, "shoulder": 0.3},
+        "trust": "catalogue",
+    }
 
 
 def summer_findings(ctx: Context, w: Warm) -> Found:
@@ -26,7 +50,12 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
             figures=["cool/free_running_temp_c"],
             severity=None if alone else "advice",
         )
-    if c is None or cool.capacity_w is None:
+    if c is None:
+        return
+    if ctx.design.appliance(c.appliance or "") is None:
+        others = [a for a in ctx.design.life.appliances if a.kind == "cooling" and a.count > 0 and re.search(COOLER, a.name.lower())]
+        yield uncounted(ctx, "warm-cooler-uncounted", "cooler", c.name, "air-conditioner", cooler_line(c), "/warmth/cooler", others)
+    if cool.capacity_w is None:
         return
     if cool.capacity_w < cool.needed_w:
         yield finding(

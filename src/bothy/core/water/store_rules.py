@@ -102,6 +102,7 @@ def store_findings(ctx: Context, w: Wet) -> Found:
         yield finding("water-toilet-vent", "toilet", says("toilet"), words, fix=fix)
     if t and t.kind not in ("none", "bag") and not t.only_at_points:
         yield finding("water-direct-drain-black", "toilet", says("toilet"), says("design-says-that-toilet"))
+    yield from _nowhere(ctx, w)
     onto_the_road = d.grey_to == "overboard" and ctx.design.vehicle.preset != "boat"
     if onto_the_road or (d.grey_to == "ground" and d.container_l <= 0):
         yield finding(
@@ -114,6 +115,22 @@ def store_findings(ctx: Context, w: Wet) -> Found:
                 patch=[{"op": "replace", "path": "/water/grey_to", "value": "container"}, {"op": "replace", "path": "/water/container_l", "value": 15.0}],
             ),
         )
+
+
+def _nowhere(ctx: Context, w: Wet) -> Found:
+    """Grey water that comes, and neither tank nor container to take it."""
+    d, comes = ctx.design.water, w.part.grey_l_day
+    kept = {"tank": any(t.holds == "grey" for t in d.tanks), "container": d.container_l > 0}.get(d.grey_to, True)
+    if kept or comes <= 0 or not w.part.capacity_l.get("fresh"):
+        return
+    caught = Remedy(
+        label=says("catch-in-container"),
+        patch=[{"op": "replace", "path": "/water/grey_to", "value": "container"}, {"op": "replace", "path": "/water/container_l", "value": 15.0}],
+    )
+    over = Remedy(label=says("goes-overboard"), patch=[{"op": "replace", "path": "/water/grey_to", "value": "overboard"}])
+    words = says("grey-water-comes-to", comes_l=comes)
+    answers = [over, caught] if ctx.design.vehicle.preset == "boat" else [caught]
+    yield finding("water-grey-nowhere", "water", says("grey-water-2"), words, severity="question", answers=answers)
 
 
 def tank_findings(ctx: Context, w: Wet) -> Found:

@@ -290,7 +290,8 @@ def work_stores(w: Water, d: WaterDemandOut, tanks: dict[str, TankPart], joins: 
     supply("drinking", d.drinking_store_l_day, w.drinking_jug_l)
     if w.grey_to not in ("ground", "overboard"):
         full = tank_store("grey")[0] if w.grey_to == "tank" else w.container_l
-        out.append(StoreIn.trusted(name="grey", capacity_l=full, flow_l_day=d.grey_l_day))
+        if full > 0:  # where there is none, its finding says so, and it ends no stay
+            out.append(StoreIn.trusted(name="grey", capacity_l=full, flow_l_day=d.grey_l_day))
     t = w.toilet
     if t is not None and t.kind not in ("none", "bag"):
         many = 1 + t.spare

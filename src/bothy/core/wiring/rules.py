@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Mapping, Sequence
 from typing import Any
 
 from bothy.core.context import Context
@@ -90,6 +91,15 @@ rules(
 
 REGULATED = 0.94
 """A converter draws more the lower its input; what its cable loses is only known once it is fitted, so that a close fit is called a first step."""
+
+
+def _spreads(id: str, lamps: Mapping[str, Sequence[float]], shares: Mapping[str, float]) -> bool:
+    """Whether one of a circuit's lamps on another lighting circuit (on a new one, where there is none) leaves more light when a fuse blows.
+
+    ``lamps``: of each circuit its lamps, as shares of all the lighting; ``shares``: their sums.
+    """
+    least = min((s for i, s in shares.items() if i != id and s > 0), default=0.0)
+    return len(lamps[id]) > 1 and least + min(lamps[id]) < shares[id] - EPS
 
 
 def refit(w: Worked) -> Remedy | None:
@@ -355,8 +365,10 @@ def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
     lights = {a.id: a for a in ctx.design.life.appliances if a.kind == "light" and a.count > 0}
     whole = sum((a.power_w or 0) * a.count for a in lights.values())
     if len(lights) > 1 and whole > 0:
+        lamps = {w.circuit.id: [(lights[i].power_w or 0) / whole for i in w.circuit.appliances if i in lights for _ in range(lights[i].count)] for w in worked}
+        shares = {i: sum(each) for i, each in lamps.items()}
         for w in worked:
-            share = sum((lights[i].power_w or 0) * lights[i].count for i in w.circuit.appliances if i in lights) / whole
-            if share > 0.5 + EPS:
+            share = shares[w.circuit.id]
+            if share > 0.5 + EPS and _spreads(w.circuit.id, lamps, shares):
                 out.append(finding("wire-all-lights-one-fuse", w.circuit.id, w.circuit.name, says("when-this-one-fuse", share=share)))
     return out

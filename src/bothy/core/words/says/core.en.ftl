@@ -3,6 +3,13 @@
 ## cited
 as-typed = as typed
 
+## daily_use
+first-step-line = First step: its line in “Daily use”
+no-line-stands-for = No line of “Daily use” stands for it, so that its energy isn’t counted and no circuit and no fuse is planned for it.
+which-line-stands-for = No line of “Daily use” is named for it: is it one that stands there, or is it not counted yet?
+is-that-line = It is “{ $line }”
+is-another-line = It isn’t there yet: enter it
+
 ## comparing
 need-covered-in-leanest = need covered in the leanest season
 heat-that-cold-night = heat that the cold night takes

@@ -117,7 +117,6 @@ solenoid-uses = The solenoid uses { FIX($solenoid_wh_day, digits: 0) } Wh a day,
 solenoid-isnt-in-daily = The solenoid isn’t in “Daily use” yet. Once it is, its circuit gets a switch on the panel in Wiring.
 solenoids-circuit-has-no = The solenoid’s circuit has no switch on the panel in Wiring.
 gas-solenoid = Gas solenoid
-first-step-line-in = First step: its line in “Daily use”
 pressure-drop-from-regulator = The pressure drop from the regulator is { FIX($worst_mbar, digits: 2) } mbar; at most { SHORT($limit_mbar) } mbar.
 drop-with-reynolds-number = The drop is { FIX($lost_mbar, digits: 2) } of { SHORT($limit_mbar) } mbar, with a Reynolds number of { GROUPED($reynolds, digits: 0) } in “{ $unsteady_name }”.
 pipe-has-clip-every = The pipe has a clip every { SHORT($clip_m) } m; { $material } needs one every { SHORT($clip_m_2) } m.

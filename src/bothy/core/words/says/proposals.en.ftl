@@ -219,7 +219,7 @@ runs-each-appliance-own = { $made_count } { $made_count ->
         [one] run
        *[other] runs
     }, each appliance its own
-with-way-known-pressure = With its way known, the pressure at each appliance is.
+with-way-known-pressure = Once its way is known, so is the pressure at each appliance.
 usual-lengths-measure-way = Usual lengths: measure the way of each run. Joined by the fitter.
 grille = Grille, { $position }
 vents-locker = Vents of the locker

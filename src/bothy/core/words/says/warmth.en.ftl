@@ -351,3 +351,5 @@ absolute-humidity = Absolute humidity
 dew-point = Dew point
 vapour-pressure = Vapour pressure
 saturation-pressure = Saturation pressure
+enter-in-daily-use = Enter it in “Daily use”
+fan-takes-and-daily = The fan takes up to { FIX($power_max_w, digits: 0) } W, and “Daily use” has fewer fans than “Heat and air”: neither its energy nor its circuit is planned.

@@ -86,7 +86,6 @@ heater-of = Heater of “{ $name }”
 element-takes-more-than = The element takes { FIX($element_w, digits: 0) } W; the hook-up gives { FIX($limit_w, digits: 0) } W in all, so its breaker trips.
 heater-takes-and-isnt = The heater takes { FIX($watts_w, digits: 0) } W, { FIX($amps_a, digits: 0) } A from the battery bank, and no appliance of “Daily use” stands for it. No circuit and no energy is planned for it.
 heater-takes-but-line = The heater takes { FIX($watts_w, digits: 0) } W; the line “{ $line }” of “Daily use”, which stands for it, counts { FIX($line_w, digits: 0) } W.
-enter-in-daily-use = First step: its line in “Daily use”
 
 ## part
 the-dose = dose
@@ -249,6 +248,8 @@ carry-second-container = Carry a second container
 design-says-that-toilet = The design says that the toilet is also emptied elsewhere than at a disposal point.
 grey-water-2 = Grey water
 draining-on-roads-pitches = Draining on roads, pitches and into rainwater gullies is prohibited or fined in most places.
+goes-overboard = It goes overboard
+grey-water-comes-to = On a day { FIX($comes_l, digits: 0) } L of grey water come, and neither a grey tank nor a container is entered that takes them.
 catch-in-container = Catch it in a container of 15 L
 tank-isnt-marked-for = The tank isn’t marked for drinking water.
 tank-weighs-full-and = The tank weighs { FIX($mass_full_kg, digits: 0) } kg full, and the mass budget doesn’t count it as full.
