@@ -91,7 +91,6 @@ CURLEW: tuple[Edit, ...] = (
     ("vehicle/preset", "boat", "gas-boat-drain:locker"),
     ("vehicle/starter_trickle", True, "wire-trickle-unwired:driving"),
     ("warmth/alarms/0/below_ceiling_mm", 0, "warm-co-alarm-place:alarm:co"),
-    ("warmth/alarms/0/kind", "smoke", "gas-co-alarm-missing:gas-alarm"),
     ("warmth/alarms/1/kind", "co", "warm-smoke-alarm:air"),
     ("warmth/bays/1/ua_to_living_w_k", 0, "warm-frost-bay:bay:fresh-bay"),
     ("warmth/cabinets/0/absorption_fridge", True, "warm-fridge-vent:cabinet:inverter"),

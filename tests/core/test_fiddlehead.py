@@ -9,9 +9,9 @@ from bothy.demo import fiddlehead
 from bothy.demo.load import demo_of
 
 
-def test_fiddlehead_has_its_five_honest_mistakes() -> None:
+def test_fiddlehead_has_its_six_honest_mistakes() -> None:
     """The shared breaker shows as three findings of one circuit; the bond as one of the mains side; the narrow gas pipe as one of gas; the stock on the
-    bench behind the axles as a light nose; the pad under the grey tank as one of water that nobody counted."""
+    bench behind the axles as a light nose; the pad under the grey tank as one of water and the element as one of warmth that nobody counted."""
     serious = {(f.rule, f.subject) for f in demo_of(fiddlehead)[0].report.findings if f.severity in ("danger", "fault")}
     shared = next(c.id for c in fiddlehead.design().wiring.circuits if "roof-ac" in c.appliances)
     assert serious == {
@@ -22,13 +22,14 @@ def test_fiddlehead_has_its_five_honest_mistakes() -> None:
         ("gas-pipe-drop-high", "gas-run:to-heater"),
         ("fit-nose-light", "fit"),
         ("water-heater-uncounted", "tank:grey"),
+        ("warm-heater-uncounted", "heater:element"),
     }
 
 
 def test_splitting_bonding_by_relay_and_a_wider_pipe_clear_them() -> None:
     one, evidence = demo_of(fiddlehead)
     design = one.design
-    for rule in ("wire-split-circuit", "wire-ac-ne-bond", "gas-pipe-drop-high", "water-heater-uncounted"):
+    for rule in ("wire-split-circuit", "wire-ac-ne-bond", "gas-pipe-drop-high", "water-heater-uncounted", "warm-heater-uncounted"):
         f = next(f for f in report(design, evidence).findings if f.rule == rule)
         assert f.fix is not None
         design = apply_patch(design, f.fix.patch)

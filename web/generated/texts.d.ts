@@ -522,6 +522,26 @@ export interface Texts {
     "cut-fitted-2": null;
     "spare-3": null;
     "rings-watches-off-near": null;
+    "behind-ac-cable": null;
+    "behind-dc-cable": null;
+    "behind-data-cable": null;
+    "behind-conduit": null;
+    "behind-gas-pipe": null;
+    "behind-flue": null;
+    "behind-water-pipe": null;
+    "behind-waste-pipe": null;
+    "behind-duct": null;
+    "behind-sensor": null;
+    "behind-anchor": null;
+    "behind-rust-treatment": null;
+    "behind-sealed-opening": null;
+    "behind-insulation": null;
+    "behind-vapour-barrier": null;
+    "behind-deadening": null;
+    "behind-fuel-line": null;
+    "behind-coolant-hose": null;
+    "behind-heating-mat": null;
+    "behind-aerial-lead": null;
   };
   data: {
     "lithium-iron-phosphate": null;
@@ -4420,9 +4440,9 @@ export interface Texts {
     "nose-points-north": null;
     "build-ups": null;
     "water-runs": null;
-    "wet-g": { inside_g_m2_day: number };
+    "wet-inside": null;
     "mould-may-grow": null;
-    "damp-g": { inside_g_m2_day: number };
+    "damp-inside": null;
     "dry": null;
     "window": null;
     "surface-2": null;

@@ -69,8 +69,11 @@ describe("a sentence for a reader of US units", () => {
     ["At 1,200 m it soots.", "At 3,937 ft it soots."],
     ["1,250 kg are known so far.", "2,756 lb are known so far."],
     ["the locker has 0.60 × 0.35 × 0.60 m.", "the locker has 1.97 × 1.15 × 1.97 ft."],
-    ["1 × 0.26 m across", "1 × 0.85 ft across"],
-    ["400 mm² at 0 m; 1,000 mm² within 1 m.", "0.62 in² at 0 ft; 1.55 in² within 3.3 ft."],
+    ["1 × 0.26 m across", "1 × 10.2 in across"],
+    ["at most 0.175 m", "at most 6.89 in"],
+    ["0.3 to 1.5 m", "0.98 to 4.9 ft"],
+    ["0.6 m", "2 ft"],
+    ["400 mm² at 0 m; 1,000 mm² within 1 m.", "0.62 in² at 0 in; 1.55 in² within 3.3 ft."],
     ["Alice Springs is 279 km away.", "Alice Springs is 173 mi away."],
   ])("%s", (metric, wanted) => {
     expect(us(metric)).toBe(wanted);

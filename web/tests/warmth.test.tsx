@@ -98,15 +98,15 @@ describe("what a surface's heat and damp are in words and bands", () => {
     const dry = { ...s.left, wet: false, mould: false, inside_g_m2_day: 0 };
     expect(dampWords(dry as never)).toBe("dry");
     expect(dampWords({ ...dry, mould: true } as never)).toBe("mould may grow");
-    expect(dampWords({ ...dry, inside_g_m2_day: 2.34 } as never)).toBe("damp in it, 2.3 g");
-    expect(dampWords({ ...dry, inside_g_m2_day: 40, mould: true } as never)).toBe("wet in it, 40 g");
+    expect(dampWords({ ...dry, inside_g_m2_day: 2.34 } as never)).toBe("a little damp inside");
+    expect(dampWords({ ...dry, inside_g_m2_day: 40, mould: true } as never)).toBe("wet inside");
     expect(dampWords({ ...dry, wet: true, inside_g_m2_day: 40 } as never)).toBe("water runs");
   });
   it("draws a band for each surface, which picks it up by click and by key", () => {
     mount(<ShellPicture season="winter" hour={6} />);
     const bands = within(screen.getByRole("group", { name: /Heat through the shell/ })).getAllByRole("button");
     expect(bands.length).toBeGreaterThanOrEqual(Object.keys(s).length);
-    const band = screen.getByRole("button", { name: /^right side \d+ W$/ });
+    const band = screen.getByRole("button", { name: /^right side \d+\sW$/ });
     fireEvent.keyDown(band, { key: "Enter" });
     expect(screen.getByText(/inside$/).textContent).toContain("19");
   });
@@ -141,7 +141,7 @@ describe("the shell's view", () => {
     expect(rows).toHaveLength(Object.keys(fixture.report.surfaces).length + 1);
     const right = rows.find((r) => r.textContent?.includes("right side"));
     expect(right?.textContent).toContain("Old shelf wall");
-    expect(right?.textContent).toContain("wet in it");
+    expect(right?.textContent).toContain("wet inside");
     expect(slate().textContent).toContain("What one change is worth");
   });
   it("lays a preset on a surface in one edit, under a free id", async () => {

@@ -1,7 +1,8 @@
 """Saltbush: a 24 V bus for a crew of four who collect native seed in the dry interior: heat, long distances, a large cold store, much water.
 
 Australia: 24 V, 230 V mains, a bus without a smart alternator. The honest mistake is in the summer: the cold store and the fans take more
-than the panels give once a dust front stands for days, so that the trip in January runs short; the search finds what would do.
+than the panels give once a dust front stands for days, so that the trip in January runs short; the search finds what would do. The roof cooler was
+bought late and is in no line of Daily use.
 """
 
 from __future__ import annotations

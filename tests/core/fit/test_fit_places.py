@@ -374,3 +374,40 @@ def test_a_bench_under_a_bed_is_called_a_store() -> None:
     assert "as a store" in bench.why[0]
     free = next(p for p in propose_places(furnished("panel_van", kinds=("bench", "overhead"))).places if p.doc.of == "own:bench")
     assert "as a store" not in free.why[0]
+
+
+@pytest.mark.parametrize("preset", ["panel_van", "long_high_van", "minibus", "truck_body"])
+def test_the_inverter_stands_by_the_bank(preset: str) -> None:
+    """Their cable carries most of all: the bank's place is looked for with the inverter's in view."""
+    data = blank(vehicle={"preset": preset}, life={"appliances": [from_catalogue("induction-1", "hob"), from_catalogue("fridge-90", "fridge")], "people": 2})
+    design, _ = accept(load_design(data), groups=["inverter", "solar", "bank", "driving", "shore", "circuits"])
+    placed = {p.thing.key: p.doc for p in propose_places(design).places}
+    bank, inverter = placed["power:bank"], placed["power:inverter"]
+    assert math.dist((bank.x_m, bank.y_m), (inverter.x_m, inverter.y_m)) < 0.8
+    stood = apply_patch(design, propose_places(design).patch(), by_proposal=True)
+    feed = next(c for c in stood.wiring.circuits if c.kind == "inverter")
+    assert report(stood).wiring.circuits[feed.id].length_m < 1.0
+
+
+def test_a_washing_machine_stands_on_the_floor_and_a_lamp_hangs() -> None:
+    lines = [from_catalogue("washer", "washer"), from_catalogue("light-reading", "lamp")]
+    things = {t.key: t for t in things_of(load_design(blank(vehicle={"preset": "truck_body"}, life={"appliances": lines})))}
+    assert (things["life:washer"].small, things["life:lamp"].small) == (False, True)
+    design = load_design(blank(vehicle={"preset": "truck_body"}, life={"appliances": lines}))
+    placed = {p.thing.key: p.doc for p in propose_places(design).places}
+    assert placed["life:washer"].z_m < 0.2
+    assert placed["life:lamp"].z_m > 1.0
+
+
+def test_waste_under_the_floor_stands_where_it_weighs_against_the_rest() -> None:
+    """Full on the way home, when the fresh tank is empty: neither loading leans to a side by more than one tank's half width can help."""
+    box = {"shape": "box", "length_m": 0.9, "width_m": 0.5, "height_m": 0.25}
+    tanks = [
+        {"id": "fresh", "name": "Fresh", "prisms": [{**box, "height_m": 0.5}]},
+        *({"id": i, "name": i, "holds": h, "place": "underfloor", "prisms": [box]} for i, h in (("grey", "grey"), ("black", "black"))),
+    ]
+    design = load_design(blank(vehicle={"preset": "truck_body"}, water={"tanks": tanks}))
+    stood = apply_patch(design, propose_places(design).patch(), by_proposal=True)
+    placed = {p.of: p.y_m + 0.25 for p in stood.fit.places}
+    assert placed["water:grey"] * placed["water:black"] <= 0, "they stand on either side, or one in the middle"
+    assert "fit-side-imbalance" not in {f.rule for f in report(stood).findings}

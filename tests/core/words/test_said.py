@@ -171,7 +171,24 @@ def test_an_american_design_keeps_its_names_on_paper() -> None:
 def test_sizes_in_millimetres_are_no_number_of_pieces() -> None:
     us = Reader("us", "us")
     assert said("1010 × 640 mm", us) == "39.8 × 25.2 in"
-    assert said("2 × 0.26 m", us) == "2 × 0.85 ft", "two of them"
+    assert said("2 × 0.26 m", us) == "2 × 10.2 in", "two of them"
+
+
+@pytest.mark.parametrize(
+    ("text", "read"),
+    [
+        ("at most 0.175 m", "at most 6.89 in"),
+        ("0.15 m", "5.9 in"),
+        ("0.59 m", "23.2 in"),
+        ("0.6 m", "2 ft"),
+        ("0.2 to 0.5 m", "7.9 to 20 in"),
+        ("0.3 to 1.5 m", "0.98 to 4.9 ft"),
+        ("−0.25 m", "−9.8 in"),
+        ("0 m away", "0 in away"),
+    ],
+)
+def test_a_short_length_is_read_in_inches(text: str, read: str) -> None:
+    assert plain(said(text, US)).replace("\u202f", " ") == read
 
 
 EXACT = {"kg": 0.45359237, "m": 0.3048, "mm": 25.4, "L": 3.785411784, "km": 1.609344, "kPa": 6.894757293168}

@@ -50,6 +50,9 @@ export const IN_US: Record<string, Turn> = {
   "W of heat": { unit: "BTU/h", from: times(3.4121416) },
   "kW of heat": { unit: "BTU/h", from: times(3412.1416) },
 };
+/** Metres below which a length is read in inches: half a foot is nobody’s measure. */
+const SHORT_M = 0.6;
+const INCHES: Turn = { unit: "in", from: times(1 / 0.0254) };
 const UNITS = Object.keys(IN_US)
   .sort((a, b) => b.length - a.length)
   .map((u) => u.replace(/[/()]/g, "\\$&"))
@@ -72,9 +75,10 @@ function digitsOf(text: string, out: number): number {
 /** A difference of temperature: “5 °C warmer” to who reads Celsius. */
 const KELVIN = /(?<=\d[\s\u202f\xa0])K(?![\p{L}\d_²³/·(])/gu;
 
+const valueIn = (text: string) => Number(text.replace(/[\u202f,]/g, "").replace("−", "-"));
+
 function number(text: string, turn: Turn): string {
-  const value = Number(text.replace(/[\u202f,]/g, "").replace("−", "-"));
-  const out = turn.from(value);
+  const out = turn.from(valueIn(text));
   const digits = digitsOf(text, out);
   if ((turn.unit === "BTU/h" || turn.unit === "lbf") && Math.abs(out) >= 100) return Number(out.toPrecision(3)).toLocaleString("en-US").replace("-", "−");
   if (Math.abs(out) >= 1000 || turn.unit === "°F") return Math.round(out).toLocaleString("en-US").replace("-", "−");
@@ -201,11 +205,13 @@ export function said(text: string, system: UnitSystem, stage = "", region: Regio
 
 function inUnits(piece: string, stage: string): string {
   return piece.replace(SAID, (whole: string, numbers: string, gap: string, unit: string) => {
-    const turn = IN_US[unit];
-    if (!turn || (COPPER.has(stage) && (unit === "mm²" || unit.endsWith("W of heat")))) return whole; // heat at a joint is what the meter says
+    const usual = IN_US[unit];
+    if (!usual || (COPPER.has(stage) && (unit === "mm²" || unit.endsWith("W of heat")))) return whole; // heat at a joint is what the meter says
     const parts = numbers.split(/( to | × | and | of |–)/);
     const count = unit !== "mm" && parts.length === 3 && parts[1] === " × " && /^\d+$/.test(parts[0] ?? ""); // “2 × 0.26 m” are two of them
-    const turned = parts.map((p, n) => (n % 2 || (count && n === 0) ? p : number(p, turn)));
+    const stays = (n: number) => n % 2 === 1 || (count && n === 0);
+    const turn = unit === "m" && parts.every((p, n) => stays(n) || Math.abs(valueIn(p)) < SHORT_M) ? INCHES : usual;
+    const turned = parts.map((p, n) => (stays(n) ? p : number(p, turn)));
     return `${turned.join("")}${gap || "\u00a0"}${turn.unit}`;
   });
 }

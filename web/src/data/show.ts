@@ -41,6 +41,9 @@ export function show(value: number | null | undefined, unit = "", system: UnitSy
   return word ? `${text}\u00a0${word}` : text;
 }
 
+/** A value as it is shown, without its unit, which stands over its column. */
+export const amount = (value: number, unit: string, system: UnitSystem, digits?: number): string => show(value, unit, system, digits).split("\u00a0")[0] ?? "";
+
 /** A temperature in °C for a picture, in whole degrees of its reader: “−5°”, “23°”. */
 export const degrees = (celsius: number, system: UnitSystem): string => `${Math.round(system === "us" ? celsius * 1.8 + 32 : celsius)}°`.replace("-", "−");
 

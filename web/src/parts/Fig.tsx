@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { FigureKey } from "../../generated/figures";
 import { api, take, type Workings } from "../data/client";
-import { show } from "../data/show";
+import { amount, show } from "../data/show";
 import { useVariant } from "../data/variant";
 import { Sources } from "../method/Sources";
 import { useHand } from "../shell/hand";
@@ -31,7 +31,7 @@ export function Working({ id, figures, depth = 0 }: { id: string; figures: Worki
   return (
     <div className={`border-l border-chalk-dim/50 pl-2 text-[12px] ${depth ? "mt-1" : "my-1"}`} data-testid="working">
       {f.expression && <div className="num break-words text-chalk">{f.expression}</div>}
-      {!f.inputs.length && <div className={TONE[f.origin] ?? "text-chalk-dim"}>{ORIGIN[f.origin]}</div>}
+      {!f.inputs.length && <div className={TONE[f.origin] ?? "text-chalk-dim"}>{say(ORIGIN[f.origin] ?? "")}</div>}
       {f.source.length > 0 && (
         <div className="text-chalk-dim">
           <Sources of={f.source} />
@@ -58,7 +58,7 @@ export function Working({ id, figures, depth = 0 }: { id: string; figures: Worki
             </div>
             {!i.key && (
               <div className={`text-[11px] ${TONE[i.origin] ?? "text-chalk-dim"}`}>
-                {ORIGIN[i.origin]}
+                {say(ORIGIN[i.origin] ?? "")}
                 {i.note && `: ${i.note}`}
               </div>
             )}
@@ -151,7 +151,7 @@ export function Fig({ k, digits, bare }: { k: FigureKey; digits?: number; bare?:
         open(k, true);
       }}
     >
-      {show(f.value, bare ? "" : f.unit, units, digits)}
+      {bare ? amount(f.value, f.unit, units, digits) : show(f.value, f.unit, units, digits)}
     </button>
   );
 }

@@ -474,9 +474,9 @@ build-ups = Build-ups
 
 ## ShellView
 water-runs = water runs
-wet-g = wet in it, { FIX($inside_g_m2_day) } g
+wet-inside = wet inside
 mould-may-grow = mould may grow
-damp-g = damp in it, { FIX($inside_g_m2_day, digits: 1) } g
+damp-inside = a little damp inside
 dry = dry
 window = Window
 surface-2 = surface

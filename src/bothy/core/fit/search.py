@@ -278,7 +278,7 @@ class Search:
         if "noisy" in t.tags:
             noisy = [o.box for o in self.taken.values() if "noisy" in o.thing.tags]
             cost += NOISE_COST * sum(too_near_m(o.box, noisy, box) for o in self.taken.values() if "bed" in o.thing.tags)
-        cost += 0.25 * (max(abs(m) for m in self._with(t, y)) - max(abs(m) for m in self.moments))
+        cost += 0.125 * (sum(abs(m) for m in self._with(t, y)) - sum(abs(m) for m in self.moments))
         for other, weight in self.partners.get(t.key, ()):
             p = self.at(other)
             if p is not None:

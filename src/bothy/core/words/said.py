@@ -67,6 +67,9 @@ IN_US: dict[str, tuple[str, Callable[[float], float]]] = {
     "W of heat": ("BTU/h", lambda x: x * 3.4121416),
     "kW of heat": ("BTU/h", lambda x: x * 3412.1416),
 }
+SHORT_M = 0.6
+"""Metres below which a length is read in inches: half a foot is nobody’s measure."""
+INCHES: tuple[str, Callable[[float], float]] = ("in", lambda x: x / 0.0254)
 _UNITS = "|".join(re.escape(u) for u in sorted(IN_US, key=len, reverse=True))
 _NUMBER = r"[-−]?\d[\d\u202f,]*(?:\.\d+)?"
 _SAID = re.compile(rf"(?<![\w.,])({_NUMBER}(?:(?: to | × | and | of |–){_NUMBER})*)(\s?)({_UNITS})(?![\w²³/·(])")
@@ -85,12 +88,17 @@ def _digits(said: str, out: float) -> int:
     return max(2, min(4, count + (finer and count < 3)))
 
 
-def _number(text: str, unit: str) -> str:
-    out = IN_US[unit][1](float(re.sub(r"[\u202f,]", "", text).replace("−", "-")))
+def _value(text: str) -> float:
+    return float(re.sub(r"[\u202f,]", "", text).replace("−", "-"))
+
+
+def _number(text: str, to: tuple[str, Callable[[float], float]]) -> str:
+    unit, turn = to
+    out = turn(_value(text))
     digits = _digits(re.sub(r"\D", "", text).lstrip("0"), out)
-    if IN_US[unit][0] in ("BTU/h", "lbf") and abs(out) >= 100:  # to what can be acted on: 4 880, not 4 879
+    if unit in ("BTU/h", "lbf") and abs(out) >= 100:  # to what can be acted on: 4 880, not 4 879
         return f"{float(f'{out:.3g}'):,.0f}".replace("-", "−")
-    if abs(out) >= 1000 or IN_US[unit][0] == "°F":
+    if abs(out) >= 1000 or unit == "°F":
         shown = f"{round(out):,}"
     else:
         shown = f"{float(f'{out:.{digits}g}'):g}"
@@ -104,8 +112,10 @@ def _turned(piece: str, copper: bool) -> str:
             return m[0]
         parts = _JOINT.split(numbers)
         count = unit != "mm" and len(parts) == 3 and parts[1] == " × " and parts[0].isdigit()  # “2 × 0.26 m” are two of them
-        turned = [p if n % 2 or (count and n == 0) else _number(p, unit) for n, p in enumerate(parts)]
-        return f"{''.join(turned)}{gap or chr(0xA0)}{IN_US[unit][0]}"
+        amounts = {n: p for n, p in enumerate(parts) if not (n % 2 or (count and n == 0))}
+        to = INCHES if unit == "m" and all(abs(_value(p)) < SHORT_M for p in amounts.values()) else IN_US[unit]
+        turned = [_number(p, to) if n in amounts else p for n, p in enumerate(parts)]
+        return f"{''.join(turned)}{gap or chr(0xA0)}{to[0]}"
 
     return _SAID.sub(turn, piece)
 

@@ -7,7 +7,7 @@ import { Term } from "../../parts/Term";
 import { useTerm } from "../../shell/person";
 import { says } from "../../words/build";
 import { type Build, dayWord, type Gate, useLog } from "./data";
-import { CHECKS } from "./words";
+import { behindWord, CHECKS } from "./words";
 
 type Item = Gate["items"][number];
 const TICKS = [
@@ -29,8 +29,8 @@ function Row({ x, gate }: { x: Item; gate: Gate }) {
     <>
       <tr className="border-b border-line/60 align-top">
         <td className={`px-2 py-0.5 ${x.severity === "danger" ? "text-rust" : ""}`}>
-          {x.name}
-          <span className="block text-[11px] text-dim">{x.kind.replaceAll("_", " ")}</span>
+          {term(x.name)}
+          <span className="block text-[11px] text-dim">{term(behindWord(x.kind))}</span>
         </td>
         {TICKS.map(([key, word], i) => {
           const asked = x.wants[i === 0 ? 0 : i === 1 ? 1 : i === 2 ? 3 : 4];

@@ -158,3 +158,28 @@ const SERVICES: Record<string, string> = {
 };
 /** What a service is called. */
 export const serviceWord = (service: string): string => SERVICES[service] ?? service;
+
+const BEHIND: Record<string, string> = {
+  ac_cable: says("behind-ac-cable"),
+  dc_cable: says("behind-dc-cable"),
+  data_cable: says("behind-data-cable"),
+  conduit: says("behind-conduit"),
+  gas_pipe: says("behind-gas-pipe"),
+  flue: says("behind-flue"),
+  water_pipe: says("behind-water-pipe"),
+  waste_pipe: says("behind-waste-pipe"),
+  duct: says("behind-duct"),
+  sensor: says("behind-sensor"),
+  anchor: says("behind-anchor"),
+  rust_treatment: says("behind-rust-treatment"),
+  sealed_opening: says("behind-sealed-opening"),
+  insulation: says("behind-insulation"),
+  vapour_barrier: says("behind-vapour-barrier"),
+  deadening: says("behind-deadening"),
+  fuel_line: says("behind-fuel-line"),
+  coolant_hose: says("behind-coolant-hose"),
+  heating_mat: says("behind-heating-mat"),
+  aerial_lead: says("behind-aerial-lead"),
+};
+/** What lies behind a surface, by its kind. */
+export const behindWord = (kind: string): string => BEHIND[kind] ?? kind;

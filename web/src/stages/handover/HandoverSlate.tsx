@@ -31,13 +31,15 @@ function Sign({ paper }: { paper: Book["papers"][number] }) {
   if (paper.signed_by)
     return (
       <p className="my-1 text-[13px]">
-        {says("signed", {
-          paper: say(paper.name),
-          signed_by: paper.signed_by,
-          has_licence: Boolean(paper.licence),
-          licence: paper.licence,
-          on: dayWord(paper.on, true),
-        })}{" "}
+        {say(
+          says("signed", {
+            paper: paper.name,
+            signed_by: paper.signed_by,
+            has_licence: Boolean(paper.licence),
+            licence: paper.licence,
+            on: dayWord(paper.on, true),
+          }),
+        )}{" "}
         <button type="button" className="underline" onClick={() => void h.strike(paper.id)}>
           {says("strike")}
         </button>

@@ -25,6 +25,8 @@ export function flows(surfaces: Record<string, SurfacePart>, season: Season, hou
 
 /** A band from the wall outwards (or inwards where the arrow turns), as wide as its watts. */
 function Band({ row, at, scale, season, held, onPick }: { row: Row; at: Place; scale: number; season: Season; held: boolean; onPick: () => void }) {
+  const { units } = usePerson();
+  const say = useSaid();
   const width = Math.max(1.5, Math.abs(row.w) * scale);
   const leaves = season === "winter" ? row.w >= 0 : row.w < 0;
   const [nx, ny] = [at.dx, at.dy];
@@ -62,9 +64,9 @@ function Band({ row, at, scale, season, held, onPick }: { row: Row; at: Place; s
         fill="currentColor"
         fontWeight={held ? 700 : 400}
       >
-        {`${row.s.name} `}
+        {`${say(row.s.name)} `}
         <tspan x={at.x + nx * out} dy="10.5" className="num">
-          {`${Math.round(row.w)} W`}
+          {show(Math.round(row.w), HEAT_W, units)}
         </tspan>
       </text>
     </g>

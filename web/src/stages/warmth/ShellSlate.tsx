@@ -250,6 +250,7 @@ function BuildUpSlate({ b }: { b: BuildUp }) {
 
 function Savings() {
   const say = useSaid();
+  const { units } = usePerson();
   const { report } = useVariant();
   const part = report.warmth;
   const hand = useHand();
@@ -267,7 +268,7 @@ function Savings() {
             ) : (
               <span>{say(s.what)}</span>
             )}
-            <span className="num shrink-0">{Math.round(s.saves_w)} W</span>
+            <span className="num shrink-0">{show(Math.round(s.saves_w), HEAT_W, units)}</span>
           </li>
         ))}
       </ul>

@@ -1,7 +1,7 @@
 /** The shell: where the heat goes and where it gets wet, surface by surface. */
 import { useCallback, useState } from "react";
 import type { Schemas } from "../../data/client";
-import { show } from "../../data/show";
+import { show, unitFor } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { Fig } from "../../parts/Fig";
 import { ItemMark } from "../../parts/Findings";
@@ -10,7 +10,7 @@ import { Proposals } from "../../parts/Proposals";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { StageViews } from "../../shell/ViewSwitch";
 import { says } from "../../words/warmth";
 import { useBuildUps, useOpenings, useSurface } from "./edit";
@@ -25,14 +25,16 @@ type Row = Schemas["SurfacePart"] & { id: string };
 /** What the damp does to a surface, in words. */
 export function dampWords(s: Schemas["SurfacePart"]): string {
   if (s.wet) return says("water-runs");
-  if (s.inside_g_m2_day > 10) return says("wet-g", { inside_g_m2_day: s.inside_g_m2_day });
+  if (s.inside_g_m2_day > 10) return says("wet-inside");
   if (s.mould) return says("mould-may-grow");
-  return s.inside_g_m2_day > 0.5 ? says("damp-g", { inside_g_m2_day: s.inside_g_m2_day }) : says("dry");
+  return s.inside_g_m2_day > 0.5 ? says("damp-inside") : says("dry");
 }
 
 export function ShellView() {
   const { report } = useVariant();
   const { units } = usePerson();
+  const say = useSaid();
+  const us = units === "us"; // whose amounts of heat and areas are longer
   const hand = useHand();
   const part = report.warmth;
   const [season, setSeason] = useState<Season>("winter");
@@ -54,19 +56,19 @@ export function ShellView() {
     {
       key: "name",
       label: says("surface-2"),
-      width: "19%",
+      width: us ? "17%" : "19%",
       kind: "computed",
       show: (s) => (
         <span className="font-sans text-peat">
-          {s.name}
-          {s.zone !== "living" && <span className="text-dim"> ({s.zone})</span>}
+          {say(s.name)}
+          {s.zone !== "living" && <span className="text-dim"> ({say(s.zone)})</span>}
         </span>
       ),
     },
     {
       key: "build",
       label: says("of-build-up"),
-      width: "24%",
+      width: us ? "17%" : "24%",
       kind: "choice",
       options: [{ value: "", word: says("usual-until-said") }, ...builds.items.map((b) => ({ value: b.id, word: b.name }))],
       show: (s) =>
@@ -75,24 +77,31 @@ export function ShellView() {
             {says("usual-2")}
           </span>
         ) : (
-          (nameOf(s.build_up) ?? <span className="text-dim">{s.kind}</span>)
+          (nameOf(s.build_up) ?? <span className="text-dim">{say(s.kind)}</span>)
         ),
       value: (s) => surface.of(s.id)?.build_up ?? "",
       set: (s, v) => void surface.set(s.id, s.name, { build_up: v || null }, says("of-build-up")),
     },
-    { key: "area", label: says("area"), width: "9%", align: "right", kind: "computed", show: (s) => show(s.area_m2, "m²", units) },
-    { key: "u", label: "U, W/m²K", width: "9%", align: "right", kind: "computed", show: (s) => <Fig bare k={`surfaces/${s.id}/u_value_w_m2k`} /> },
+    { key: "area", label: says("area"), width: us ? "11%" : "9%", align: "right", kind: "computed", show: (s) => show(s.area_m2, "m²", units) },
+    {
+      key: "u",
+      label: `U, ${unitFor("W/(m²K)", units)}`,
+      width: us ? "15%" : "9%",
+      align: "right",
+      kind: "computed",
+      show: (s) => <Fig bare k={`surfaces/${s.id}/u_value_w_m2k`} />,
+    },
     {
       key: "cover",
       label: says("night"),
-      width: "14%",
+      width: us ? "11%" : "14%",
       kind: "computed",
       show: (s) => <span className={`font-sans ${s.cover === "none" ? "text-dim" : "text-peat"}`}>{wordOf(COVERS, s.cover)}</span>,
     },
     {
       key: "loss",
       label: says("loses-2"),
-      width: "10%",
+      width: us ? "14%" : "10%",
       align: "right",
       kind: "computed",
       show: (s) => (
@@ -110,7 +119,7 @@ export function ShellView() {
       width: "15%",
       kind: "computed",
       show: (s) => (
-        <span className={`font-sans ${dampWords(s) === "dry" ? "text-moss" : s.wet ? "font-semibold text-rust" : "text-peat"}`}>{dampWords(s)}</span>
+        <span className={`font-sans ${dampWords(s) === "dry" ? "text-moss" : s.wet ? "font-semibold text-rust" : "text-peat"}`}>{say(dampWords(s))}</span>
       ),
     },
   ];

@@ -85,7 +85,7 @@ function HotDay() {
         ))}
         {load.ticks(3).map((w) => (
           <text key={w} x={width - 52} y={load(w) + 3.5} fontSize="10" className="num" fill="var(--color-loch)">
-            {`${w} W`}
+            {show(w, HEAT_W, units)}
           </text>
         ))}
         <path d={line(c.outdoor_c)} fill="none" stroke="currentColor" strokeWidth="1.4" strokeDasharray="6 3" />
