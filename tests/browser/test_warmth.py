@@ -51,7 +51,7 @@ def test_a_wall_is_built_gets_wet_and_is_mended(page: Page, load: Any, stored: A
     wool = slate.get_by_label("build-up", exact=True).locator("option", has_text="Sheep wool 50, ply, no barrier")
     choose(page, "build-up", wool.get_attribute("value"))
     expect(slate.get_by_text("Water gathers inside the wall")).to_be_visible()
-    expect(surface(page, "left side").get_by_text(re.compile("wet in it"))).to_be_visible()
+    expect(surface(page, "left side").get_by_text(re.compile("wet inside"))).to_be_visible()
 
     slate.get_by_role("button", name="Open its layers").click()
     expect(slate.get_by_role("img", name=re.compile("Vapour through the wall"))).to_be_visible()

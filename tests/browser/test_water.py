@@ -75,7 +75,7 @@ def test_water_from_nothing_a_tank_a_pump_and_a_tap(page: Page, load: Any, store
     w = stored(id).water
     assert [r.parent for r in w.runs] == [None, w.runs[0].id]
     page.get_by_role("button", name="Days", exact=True).click()
-    expect(page.get_by_text("then the grey water is full")).to_be_visible()
+    expect(slate_of(page).get_by_text("Where does the grey water go?")).to_be_visible()
     choose(page, "grey water goes to", "ground")
     expect(page.get_by_text("then the fresh water is empty")).to_be_visible()
     with saving(page):
