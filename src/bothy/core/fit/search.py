@@ -295,23 +295,19 @@ class Search:
         aisle: bool = True,
     ) -> tuple[Box, int] | None:
         """The cheapest place that fits."""
-        priced = sorted(
-            ((self.price(t, box, target), i, box, yaw) for i, (box, yaw) in enumerate(self.candidates(t, want_z, x_range, sides))),
-            key=lambda c: (round(c[0], 6), c[1]),
-        )
-        for _, _, box, yaw in priced:
-            if self.fits(t, box, yaw, aisle):
-                return box, yaw
-        return None
+        return next((c for c in self._by_price(t, want_z, target, x_range, sides) if self.fits(t, *c, aisle)), None)
+
+    def _by_price(
+        self, t: Thing, want_z: float | None, target: Callable[[Box], float], x_range: tuple[float, float] | None, sides: tuple[str, ...]
+    ) -> list[tuple[Box, int]]:
+        """The candidates, the cheapest first, whether they fit or not."""
+        priced = ((round(self.price(t, box, target), 6), i, box, yaw) for i, (box, yaw) in enumerate(self.candidates(t, want_z, x_range, sides)))
+        return [(box, yaw) for _, _, box, yaw in sorted(priced, key=lambda c: c[:2])]
 
     def cheapest(self, t: Thing, want_z: float | None, many: int, apart_m: float = 0.4) -> list[tuple[Box, int]]:
         """The cheapest places that fit, ``apart_m`` from each other or more along the same wall."""
-        priced = sorted(
-            ((self.price(t, box, lambda b: 0.0), i, box, yaw) for i, (box, yaw) in enumerate(self.candidates(t, want_z, None, ("left", "right")))),
-            key=lambda c: (round(c[0], 6), c[1]),
-        )
         out: list[tuple[Box, int]] = []
-        for _, _, box, yaw in priced:
+        for box, yaw in self._by_price(t, want_z, lambda b: 0.0, None, ("left", "right")):
             near = any(abs(box.middle[0] - b.middle[0]) < apart_m and box.middle[1] * b.middle[1] > 0 for b, _ in out)
             if not near and self.fits(t, box, yaw):
                 out.append((box, yaw))

@@ -12,7 +12,7 @@ from bothy.core.contract import BadInput
 from bothy.core.daily_use import free_line
 from bothy.core.gas.part import Gassed, gas_part, rule_set_of
 from bothy.core.gas.pipework import nominal_mbar, regulator_size_kg_h
-from bothy.core.proposals.base import Group, Proposal, slug
+from bothy.core.proposals.base import Group, Proposal
 from bothy.core.restraint import ACCELERATIONS, SCHOOLS
 from bothy.core.water.electric_rules import pump_line, pump_lines
 from bothy.core.water.heat_and_frost import HOLD_C, frost_use, tank_ua
@@ -96,7 +96,7 @@ def propose_tanks(ctx: Context, w: Wet) -> Proposal | None:
         foam = FOAM_MM if cold < 0 else 0.0
         heat = 10.0 * math.ceil(tank_ua(grey * ROUNDED, foam) * (HOLD_C - cold) / 10) if cold < 0 else 0.0
         if heat:
-            id = slug("grey-tank-heater", {a.id for a in ctx.design.life.appliances})
+            id = free_line(ctx, "grey-tank-heater")
             warmer.append({"id": id, "name": says("grey-tank-heater"), "power_w": heat, "by": "proposal", **frost_use(ctx)})
         made.append(
             {

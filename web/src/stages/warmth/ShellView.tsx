@@ -22,6 +22,12 @@ import { COVERS, VIEWS, wordOf } from "./words";
 
 type Row = Schemas["SurfacePart"] & { id: string };
 
+/** Columns’ widths: amounts of heat, areas and U-values are longer in US units. */
+const WIDTHS = {
+  metric: { name: "19%", build: "24%", area: "9%", u: "9%", cover: "14%", loss: "10%" },
+  us: { name: "17%", build: "17%", area: "11%", u: "15%", cover: "11%", loss: "14%" },
+} as const;
+
 /** What the damp does to a surface, in words. */
 export function dampWords(s: Schemas["SurfacePart"]): string {
   if (s.wet) return says("water-runs");
@@ -34,7 +40,7 @@ export function ShellView() {
   const { report } = useVariant();
   const { units } = usePerson();
   const say = useSaid();
-  const us = units === "us"; // whose amounts of heat and areas are longer
+  const wide = WIDTHS[units];
   const hand = useHand();
   const part = report.warmth;
   const [season, setSeason] = useState<Season>("winter");
@@ -56,7 +62,7 @@ export function ShellView() {
     {
       key: "name",
       label: says("surface-2"),
-      width: us ? "17%" : "19%",
+      width: wide.name,
       kind: "computed",
       show: (s) => (
         <span className="font-sans text-peat">
@@ -68,7 +74,7 @@ export function ShellView() {
     {
       key: "build",
       label: says("of-build-up"),
-      width: us ? "17%" : "24%",
+      width: wide.build,
       kind: "choice",
       options: [{ value: "", word: says("usual-until-said") }, ...builds.items.map((b) => ({ value: b.id, word: b.name }))],
       show: (s) =>
@@ -82,11 +88,11 @@ export function ShellView() {
       value: (s) => surface.of(s.id)?.build_up ?? "",
       set: (s, v) => void surface.set(s.id, s.name, { build_up: v || null }, says("of-build-up")),
     },
-    { key: "area", label: says("area"), width: us ? "11%" : "9%", align: "right", kind: "computed", show: (s) => show(s.area_m2, "m²", units) },
+    { key: "area", label: says("area"), width: wide.area, align: "right", kind: "computed", show: (s) => show(s.area_m2, "m²", units) },
     {
       key: "u",
       label: `U, ${unitFor("W/(m²K)", units)}`,
-      width: us ? "15%" : "9%",
+      width: wide.u,
       align: "right",
       kind: "computed",
       show: (s) => <Fig bare k={`surfaces/${s.id}/u_value_w_m2k`} />,
@@ -94,14 +100,14 @@ export function ShellView() {
     {
       key: "cover",
       label: says("night"),
-      width: us ? "11%" : "14%",
+      width: wide.cover,
       kind: "computed",
       show: (s) => <span className={`font-sans ${s.cover === "none" ? "text-dim" : "text-peat"}`}>{wordOf(COVERS, s.cover)}</span>,
     },
     {
       key: "loss",
       label: says("loses-2"),
-      width: us ? "14%" : "10%",
+      width: wide.loss,
       align: "right",
       kind: "computed",
       show: (s) => (
