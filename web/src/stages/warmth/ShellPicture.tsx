@@ -110,7 +110,8 @@ export function ShellPicture({ season, hour }: { season: Season; hour: number })
   const rows = flows(part.surfaces, season, hour);
   const most = Math.max(1, ...rows.map((r) => Math.abs(r.w)));
   const half = narrow ? width : width / 2;
-  const L = Math.max(120, Math.min(half - 168, 300));
+  const beside = units === "us" ? 204 : 168; // for the amounts at both ends, which are longer in BTU/h
+  const L = Math.max(120, Math.min(half - beside, 300));
   const T = Math.min(92, (v.inside_height_m * L) / Math.max(2, v.inside_length_m) + 24);
   const B = Math.min(92, (v.inside_width_m * L) / Math.max(2, v.inside_length_m) + 24);
   const cabW = part.cab === "none" ? 0 : 40;
