@@ -415,6 +415,16 @@ def test_an_unlisted_heater_is_taken_over_with_what_warmth_knows() -> None:
     assert (taken.kind, taken.hot_water, taken.heat_input_w) == ("instant_water_heater", True, 12000)
 
 
+def test_an_unlisted_heater_may_be_one_that_stands_there_already() -> None:
+    data = gassed(warmth=BOILER, appliances=[HOB, HEATER])
+    f = found(data)["gas-appliance-unlisted"]
+    assert f.severity == "question" and f.fix is None
+    this, another = (apply_patch(made(data), a.patch).gas.appliances for a in f.answers)
+    assert [(a.id, a.heater) for a in this] == [(HOB["id"], None), (HEATER["id"], "boiler")]
+    assert [a.heater for a in another] == [None, None, "boiler"]
+    assert all("gas-appliance-unlisted" not in found(apply_patch(made(data), a.patch).model_dump(mode="json")) for a in f.answers)
+
+
 def test_the_demos_gas_is_sound_but_for_its_honest_mistakes() -> None:
     serious = {
         d.NAME: sorted(f.rule for f in demo_of(d)[0].report.findings if f.stage == "gas" and f.severity in ("danger", "fault"))

@@ -100,6 +100,28 @@ def test_gas_makes_the_vents_as_large_as_it_asks() -> None:
     assert reported(design.model_dump(mode="json")).warmth.air.gas_ok
 
 
+@pytest.mark.parametrize(
+    ("preset", "most"), [("small_van", 30.0), ("panel_van", 50.0), ("minibus", 50.0), ("bus", 50.0), ("truck_body", 60.0), ("trailer", 50.0), ("boat", 30.0)]
+)
+def test_insulation_leaves_the_room_and_raises_none_of_its_own_findings(preset: str, most: float) -> None:
+    design, _ = accept(made({**warm(), "vehicle": {"preset": preset}}), groups=["insulation"])
+    assert {max(x.thickness_mm for x in b.layers) for b in design.warmth.build_ups} == {most}
+    r = reported(design.model_dump(mode="json"))
+    assert {"warm-shell-u-high", "warm-rib-share"}.isdisjoint(f.rule for f in r.findings)
+
+
+@pytest.mark.parametrize(("tallest", "thinned"), [(None, False), (1.70, False), (1.80, True), (1.95, False)])
+def test_floor_and_roof_give_way_where_that_lets_the_tallest_stand(tallest: float | None, thinned: bool) -> None:
+    data = {**warm(tallest_m=tallest), "vehicle": {"preset": "minibus"}}
+    p = one(data, "insulation")
+    design, _ = accept(made(data), groups=["insulation"])
+    thick = {b.id: max(x.thickness_mm for x in b.layers) for b in design.warmth.build_ups}
+    assert thick["walls"] == 50 and (min(thick.values()) < 50) is thinned
+    assert any("stands upright" in x for x in p.why) is thinned
+    high = reported(design.model_dump(mode="json")).warmth.headroom_m
+    assert (high >= (tallest or 0.0) + 0.02) is (tallest != 1.95)
+
+
 @pytest.mark.parametrize("id", [b for b in BUILDS if b not in ("bare", "bubble-flat", "carpet", "thin-foam", "gap-board")])
 def test_past_the_knee_ten_more_millimetres_take_off_less_than_a_twentieth(id: str) -> None:
     b = BUILDS[id]

@@ -318,13 +318,14 @@ def test_a_line_that_may_be_the_heater_is_asked_for_and_linked() -> None:
     [
         ({"run_min_w": 0.0, "run_max_w": 0.0}, True),
         ({"fuel": "propane"}, True),
-        ({"fuel": "propane", "run_min_w": 0.0, "run_max_w": 0.0}, False),
+        ({"fuel": "propane", "run_min_w": 0.0, "run_max_w": 0.0}, True),
+        ({"fuel": "propane", "kind": "stove", "run_min_w": 0.0, "run_max_w": 0.0}, False),
         ({"fuel": "wood", "kind": "stove", "run_min_w": 0.0, "run_max_w": 0.0}, False),
         ({"fuel": "electric", "kind": "electric", "run_min_w": 0.0, "run_max_w": 0.0}, True),
     ],
 )
 def test_what_takes_current_is_counted(more: dict[str, Any], told: bool) -> None:
-    """A burner of liquid fuel glows and pumps whatever is entered; a stove and a gas fire without a fan take nothing."""
+    """A burner of liquid fuel glows and pumps whatever is entered, a blown one has a fan; a stove and a gas fire without a fan take nothing."""
     assert ("warm-heater-uncounted" in found(warm(heaters=[{**HEATER, **more}]))) is told
 
 

@@ -7,8 +7,8 @@ from typing import Any
 
 from bothy.core.context import Context
 from bothy.core.daily_use import line_in_daily_use
-from bothy.core.design.gas import Solenoid
-from bothy.core.finding import Remedy, finding
+from bothy.core.design.gas import GasAppliance, Solenoid
+from bothy.core.finding import Finding, Remedy, finding
 from bothy.core.gas.part import Gassed
 from bothy.core.gas.pipework import REGULATOR_Y, UNSTEADY_PART, hose_life_years, nominal_mbar, path, sizes_mm, solved
 from bothy.core.gas.room import HEATS
@@ -101,33 +101,38 @@ def _unlisted(ctx: Context) -> Found:
     g = ctx.design.gas
     known, ids = {a.heater for a in g.appliances}, {a.id for a in g.appliances}
 
-    def take(word: str, id: str, **fields: Any) -> Remedy:
+    def unlisted(subject: str, name: str, text: str, id: str, linked: dict[str, Any], may_be: list[GasAppliance], **fields: Any) -> Finding:
         while id in ids:
             id = f"{id[:34]}-gas"
-        return Remedy(
-            label=says("first-step-take-over", word=word), patch=[{"op": "add", "path": "/gas/appliances/-", "value": {"id": id, "name": word, **fields}}]
-        )
+        take = [{"op": "add", "path": "/gas/appliances/-", "value": {"id": id, "name": name, **fields, **linked}}]
+        if not may_be:
+            return finding("gas-appliance-unlisted", subject, name, text, fix=Remedy(label=says("first-step-take-over", word=name), patch=take))
+        answers = [
+            Remedy(
+                label=says("is-that-appliance", name=a.name),
+                patch=[
+                    {"op": "test", "path": f"/gas/appliances/{n}/id", "value": a.id},
+                    *({"op": "replace", "path": f"/gas/appliances/{n}/{field}", "value": value} for field, value in linked.items()),
+                ],
+            )
+            for n, a in enumerate(g.appliances)
+            if a in may_be[:3]
+        ]
+        another = Remedy(label=says("is-another-appliance"), patch=take)
+        return finding("gas-appliance-unlisted", subject, name, says("which-gas-appliance"), severity="question", answers=[*answers, another])
 
     for h in ctx.design.warmth.heaters:
         if h.burns_gas and h.id not in known:
             kind = "combi_heater" if h.kind == "combined" else "space_heater"
-            yield finding(
-                "gas-appliance-unlisted",
-                f"gas-heater:{h.id}",
-                h.name,
-                says("this-heater-burns-gas"),
-                fix=take(h.name, h.id, kind=kind, heater=h.id, room_sealed=h.room_sealed),
-            )
+            alike = [a for a in g.appliances if a.heater is None and a.kind in ("space_heater", "combi_heater")]
+            text = says("this-heater-burns-gas")
+            yield unlisted(f"gas-heater:{h.id}", h.name, text, h.id, {"heater": h.id}, alike, kind=kind, room_sealed=h.room_sealed)
     hot = ctx.design.water.hot
     if hot is not None and hot.source in ("gas", "gas_element") and not any(a.hot_water for a in g.appliances):
         kind = "instant_water_heater" if hot.kind == "instant" else "water_heater"
-        yield finding(
-            "gas-appliance-unlisted",
-            "gas-hot",
-            hot.name,
-            says("this-water-heater-burns"),
-            fix=take(hot.name, "water-heater", kind=kind, hot_water=True, heat_input_w=min(40000.0, max(1.0, hot.heat_w))),
-        )
+        alike = [a for a in g.appliances if a.kind in ("water_heater", "instant_water_heater", "combi_heater")]
+        heat_w = min(40000.0, max(1.0, hot.heat_w))
+        yield unlisted("gas-hot", hot.name, says("this-water-heater-burns"), "water-heater", {"hot_water": True}, alike, kind=kind, heat_input_w=heat_w)
 
 
 def line_findings(ctx: Context, w: Gassed) -> Found:

@@ -39,7 +39,7 @@ rules(
         ("gas-hose-through-wall", "danger", Method("gas.lines") + Standard("EN 1949")),
         ("gas-no-isolation", "danger", Method("gas.lines") + Standard("EN 1949")),
         ("gas-appliance-unpiped", "note", Method("gas.pipe-size")),
-        ("gas-appliance-unlisted", "advice", Method("gas.consumption")),
+        ("gas-appliance-unlisted", "fault", Method("gas.consumption")),
         ("gas-pipe-drop-high", "fault", Method("gas.pipe-size")),
         ("gas-pipe-transition", "advice", Method("gas.pipe-drop")),
         ("gas-pipe-unsupported", "fault", Method("gas.lines")),

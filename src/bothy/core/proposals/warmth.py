@@ -24,7 +24,7 @@ from bothy.core.warmth.heater_rules import THIN_AIR_M, heater_line, lines_left
 from bothy.core.warmth.layout import DAMPER_WORDS, best_dampers, with_dampers
 from bothy.core.warmth.part import Warm, warmth_part
 from bothy.core.warmth.presets import PRESETS, USUAL
-from bothy.core.warmth.shell_rules import RIB_SHARE, enough_over_ribs, over_ribs
+from bothy.core.warmth.shell_rules import RIB_SHARE, U_FLOOR, U_WALL, UPRIGHT_M, enough_over_ribs, over_ribs
 from bothy.core.warmth.summer_rules import COOLER, HOT_INSIDE_C, cooler_line
 from bothy.core.warmth.surfaces import GLASS, Surface, worked
 from bothy.core.warmth.ventilation import PERSON_L_H
@@ -33,6 +33,12 @@ from bothy.core.words.says import proposals_says as says
 KNEE = 0.05
 """Ten more millimetres are worth it while they take off this part of what passes the surface."""
 KNEE_MM = tuple(range(10, 101, 10))
+MOST_MM = 50.0
+"""Thickest insulation proposed: past it glass, ribs and draughts rule the loss, and every millimetre is taken from the room."""
+MOST_MM_OF = {"small_van": 30.0, "boat": 30.0, "truck_body": 60.0}
+"""The same where there is least room, and for the panels of a bought body."""
+LEAST_MM = 20.0
+"""Floor and roof are thinned to this at most, so that the tallest person stands upright."""
 STALE_PPM, OUT_PPM = 1500.0, 420.0
 DRY_MARGIN = 1.25
 PROPOSED_VENTS = {"vent-high", "vent-low", "roof-fan", "fan-inlet"}
@@ -58,14 +64,15 @@ def knee_mm(b: BuildUp, direction: Any) -> float:
     return float(KNEE_MM[-1])
 
 
-"""Inside air on the hottest day above which an air conditioner is proposed."""
+def _insulation_mm(b: BuildUp) -> float:
+    return max(x.thickness_mm for x in b.layers)
 
 
-def _at_knee(b: BuildUp, direction: Any, id: str, name: str) -> BuildUp:
+def _so_thick(b: BuildUp, mm: float) -> BuildUp:
+    """With the insulation, its thickest layer, ``mm`` thick."""
     index = max(range(len(b.layers)), key=lambda i: b.layers[i].thickness_mm)
-    layers = list(b.layers)
-    layers[index] = layers[index].model_copy(update={"thickness_mm": knee_mm(b, direction)})
-    return b.model_copy(update={"id": id, "name": name, "layers": layers, "by": "proposal"})
+    layers = [x.model_copy(update={"thickness_mm": mm}) if i == index else x for i, x in enumerate(b.layers)]
+    return b.model_copy(update={"layers": layers})
 
 
 def _standing(group: Any, title: str, what: str, by: Iterable[str]) -> Proposal:
@@ -95,11 +102,32 @@ def alarm_ops(ctx: Context, *kinds: str) -> list[dict[str, Any]]:
 
 
 def _ribs_covered(b: BuildUp, s: Surface) -> BuildUp:
-    """With the thinnest foam over the ribs by which they carry less than their limit, where they carry more."""
-    if worked(b, s.direction).rib_share_frac <= RIB_SHARE or (mm := enough_over_ribs(b, s)) is None:
+    """With the thinnest foam over the ribs by which they carry less than their limit, where they carry more or too much passes the surface."""
+    now = worked(b, s.direction)
+    if now.rib_share_frac <= RIB_SHARE and now.u_value_w_m2k <= (U_FLOOR if s.kind == "floor" else U_WALL):
+        return b
+    if (mm := enough_over_ribs(b, s)) is None:
         return b
     at = max((i for i, x in enumerate(b.layers) if x.over_ribs), default=-1) + 1
     return b.model_copy(update={"layers": [*b.layers[:at], over_ribs(b, mm), *b.layers[at:]]})
+
+
+def _upright(ctx: Context, w: Warm, bare: dict[str, BuildUp], at: dict[str, Surface]) -> tuple[dict[str, BuildUp], bool]:
+    """``bare`` with the ribs covered, floor and roof thinned by 10 mm in turn until the tallest person stands upright under them, and whether they were; not
+    thinned where that doesn't reach. ``at``: a surface of each."""
+    taken = {s.id: s.worked.thickness_mm for s in w.shell.surfaces if s.worked is not None and s.id in ("floor", "roof")}
+    first = made = {k: _ribs_covered(b, at[k]) for k, b in bare.items()}
+    thin = dict(bare)
+    while True:
+        taken |= {k: sum(x.thickness_mm for x in b.layers) for k, b in made.items() if k in taken}
+        if ctx.inside_height_m - sum(taken.values()) / 1000 >= (ctx.design.warmth.tallest_m or 0.0) + UPRIGHT_M:
+            return made, made != first
+        spare = [k for k, b in thin.items() if k in taken and _insulation_mm(b) > LEAST_MM]
+        if not spare:
+            return first, False
+        k = max(spare, key=lambda k: _insulation_mm(thin[k]))
+        thin[k] = _so_thick(thin[k], max(LEAST_MM, _insulation_mm(thin[k]) - 10))
+        made = {**made, k: _ribs_covered(thin[k], at[k])}
 
 
 SCREENS_BELOW_C = 5.0
@@ -131,13 +159,19 @@ def propose_insulation(ctx: Context, w: Warm) -> Proposal | None:
         return _standing("insulation", says("insulation"), says("every-surface-has-build"), (b.by for b in ctx.design.warmth.build_ups))
     wall, floor = USUAL.get(ctx.design.vehicle.preset, ("foam-bonded", "floor-board"))
     have = {b.id for b in ctx.design.warmth.build_ups}
-    built: dict[str, BuildUp] = {}
+    bare, at = dict[str, BuildUp](), dict[str, Surface]()
+    most, capped = MOST_MM_OF.get(ctx.design.vehicle.preset, MOST_MM), False
     for s in open_:
         kind = "floor" if s.kind == "floor" else "roof" if s.kind == "roof" else "walls"
-        if kind not in built:
+        if kind not in bare:
             base = PRESETS[floor if kind == "floor" else wall]
             id = next(i for i in (kind, *(f"{kind}-{n}" for n in range(2, 60))) if i not in have)
-            built[kind] = _ribs_covered(_at_knee(base, s.direction, id, {"floor": says("floor"), "roof": says("roof"), "walls": says("walls")}[kind]), s)
+            name = {"floor": says("floor"), "roof": says("roof"), "walls": says("walls")}[kind]
+            mm = min(most, knee := knee_mm(base, s.direction))
+            capped = capped or knee > most
+            bare[kind] = _so_thick(base, mm).model_copy(update={"id": id, "name": name, "by": "proposal"})
+            at[kind] = s
+    built, lower = _upright(ctx, w, bare, at)
     said = {x.id: i for i, x in enumerate(ctx.design.warmth.surfaces)}
     patch: list[dict[str, Any]] = [{"op": "add", "path": "/warmth/build_ups/-", "value": b.model_dump(mode="json")} for b in built.values()]
     for s in open_:
@@ -148,14 +182,17 @@ def propose_insulation(ctx: Context, w: Warm) -> Proposal | None:
             else {"op": "add", "path": "/warmth/surfaces/-", "value": {"id": s.id, "build_up": b.id}}
         )
     area = sum(s.area_m2 for s in open_)
-    thick = "; ".join(f"{b.name.lower()} {max(x.thickness_mm for x in b.layers):g} mm" for b in built.values())
+    thick = "; ".join(f"{b.name.lower()} {_insulation_mm(b):g} mm" for b in built.values())
+    why = [says("thicker-takes-more-room", most_mm=most) if capped else says("at-knee-curve-more")]
+    if lower and ctx.design.warmth.tallest_m is not None:
+        why.append(says("thinner-to-stand-upright", tallest_m=ctx.design.warmth.tallest_m))
     return Proposal(
         id="insulation",
         group="insulation",
         status="new",
         title=says("insulation"),
         what=says("insulation-over", thick=thick, area_m2=area),
-        why=[says("at-knee-curve-more")],
+        why=why,
         assumes=[says("closed-cell-foam-or")],
         patch=patch,
     )

@@ -90,12 +90,14 @@ GLOW_W = 100.0
 
 USUAL_RUN_W = 25.0
 """Fan and metering pump of a small burner (typical, 8 to 45 W)."""
+BLOWN = ("air", "combined")
+"""Kinds that move the air by a fan of their own, whatever they burn."""
 GLOWS = ("diesel", "petrol", "kerosene")
 
 
 def draws(h: Heater) -> bool:
     """Whether a heater takes electricity of its own: fan, pump, glow plug or element."""
-    return h.run_max_w > 0 or h.fuel in ("electric", *GLOWS)
+    return h.run_max_w > 0 or h.kind in BLOWN or h.fuel in ("electric", *GLOWS)
 
 
 def heater_line(ctx: Context, w: Warm, h: Heater, share: float = 1.0) -> dict[str, Any]:

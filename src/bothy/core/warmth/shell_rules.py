@@ -14,6 +14,8 @@ from bothy.core.warmth.surfaces import COVER_R, Surface, stuff, worked
 from bothy.core.words.says import warmth_says as says
 
 U_WALL, U_FLOOR, COLD_PLACE_C = 1.4, 1.6, 5.0
+UPRIGHT_M = 0.02
+"""Clear height over the tallest person's head."""
 GLASS_SHARE, RIB_SHARE, VOID, DEADENING = 0.20, 0.45, 0.03, 0.5
 SMALL_WET, MUCH_WET = 0.5, 10.0
 RIB_FOAM_MM = (6.0, 10.0, 15.0, 20.0)
@@ -79,7 +81,7 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
             continue
         seen.add(key)
         yield from _build_up(ctx, s)
-    if ctx.design.warmth.tallest_m is not None and p.headroom_m < ctx.design.warmth.tallest_m + 0.02:
+    if ctx.design.warmth.tallest_m is not None and p.headroom_m < ctx.design.warmth.tallest_m + UPRIGHT_M:
         yield finding("warm-headroom", "shell", says("shell"), says("clear-height-and-tallest", headroom_m=p.headroom_m, tallest_m=ctx.design.warmth.tallest_m))
     if ctx.hot_c >= 30 and ctx.design.warmth.colour == "dark":
         roof = next((s for s in w.shell.surfaces if s.id == "roof"), None)

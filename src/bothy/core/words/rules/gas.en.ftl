@@ -61,6 +61,7 @@ gas-appliance-unpiped = No gas pipe to this appliance yet
     .remedy = Lay a pipe to the appliance, so that its pressure can be calculated.
 gas-appliance-unlisted = Gas appliance not entered under Gas
     .remedy = Add the appliance here, so that its gas, air and valve count.
+    .asked = Which appliance of Gas is it?
 gas-pipe-drop-high = Pressure drop too high
     .remedy = Use the next larger pipe size.
 gas-pipe-transition = Flow between laminar and turbulent
