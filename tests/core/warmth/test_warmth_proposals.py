@@ -110,6 +110,26 @@ def test_insulation_leaves_the_room_and_raises_none_of_its_own_findings(preset: 
     assert {"warm-shell-u-high", "warm-rib-share"}.isdisjoint(f.rule for f in r.findings)
 
 
+@pytest.mark.parametrize(
+    ("preset", "school", "foiled"),
+    [
+        ("trailer", "closed_cell", {"floor", "roof", "walls"}),
+        ("panel_van", "closed_cell", {"floor"}),
+        ("panel_van", "open", set()),
+        ("truck_body", "barrier", {"floor"}),
+    ],
+)
+def test_a_vapour_foil_lies_where_water_would_gather_and_nowhere_else(preset: str, school: str, foiled: set[str]) -> None:
+    data = {**warm({"place": "denver"}, school=school), "vehicle": {"preset": preset}}
+    p = one(data, "insulation")
+    design, _ = accept(made(data), groups=["insulation"])
+    assert {b.id for b in design.warmth.build_ups if any(x.material == "vapour_foil" for x in b.layers)} == foiled
+    assert any("vapour foil" in x for x in p.assumes) is bool(foiled)
+    if school == "closed_cell":
+        told = {f.rule for f in reported(design.model_dump(mode="json")).findings}
+        assert {"warm-interstitial", "warm-interstitial-small", "warm-barrier-cold-side", "warm-trapped-moisture"}.isdisjoint(told)
+
+
 @pytest.mark.parametrize(("tallest", "thinned"), [(None, False), (1.70, False), (1.80, True), (1.95, False)])
 def test_floor_and_roof_give_way_where_that_lets_the_tallest_stand(tallest: float | None, thinned: bool) -> None:
     data = {**warm(tallest_m=tallest), "vehicle": {"preset": "minibus"}}

@@ -13,7 +13,7 @@ from bothy.core.constants import ZERO_K, G
 from bothy.core.context import Context
 from bothy.core.daily_use import free_line
 from bothy.core.design.life import Appliance
-from bothy.core.design.warmth import BuildUp, Cooler, Heater, Vent
+from bothy.core.design.warmth import BuildUp, Cooler, Heater, Vent, WallLayer
 from bothy.core.proposals.base import Proposal
 from bothy.core.recognise import alarms_aboard
 from bothy.core.warmth.air_rules import cover_of, fan_lines
@@ -24,9 +24,9 @@ from bothy.core.warmth.heater_rules import THIN_AIR_M, heater_line, lines_left
 from bothy.core.warmth.layout import DAMPER_WORDS, best_dampers, with_dampers
 from bothy.core.warmth.part import Warm, warmth_part
 from bothy.core.warmth.presets import PRESETS, USUAL
-from bothy.core.warmth.shell_rules import RIB_SHARE, U_FLOOR, U_WALL, UPRIGHT_M, enough_over_ribs, over_ribs
+from bothy.core.warmth.shell_rules import BOARDS, RIB_SHARE, SMALL_WET, U_FLOOR, U_WALL, UPRIGHT_M, enough_over_ribs, over_ribs
 from bothy.core.warmth.summer_rules import COOLER, HOT_INSIDE_C, cooler_line
-from bothy.core.warmth.surfaces import GLASS, Surface, worked
+from bothy.core.warmth.surfaces import GLASS, Surface, study, worked
 from bothy.core.warmth.ventilation import PERSON_L_H
 from bothy.core.words.says import proposals_says as says
 
@@ -62,6 +62,10 @@ def knee_mm(b: BuildUp, direction: Any) -> float:
             return float(mm - 10)
         now = more
     return float(KNEE_MM[-1])
+
+
+LININGS = {*BOARDS, "vinyl_floor", "lining_carpet"}
+"""Linings with room behind them for a foil."""
 
 
 def _insulation_mm(b: BuildUp) -> float:
@@ -112,11 +116,24 @@ def _ribs_covered(b: BuildUp, s: Surface) -> BuildUp:
     return b.model_copy(update={"layers": [*b.layers[:at], over_ribs(b, mm), *b.layers[at:]]})
 
 
+def _dry_inside(ctx: Context, b: BuildUp, s: Surface) -> BuildUp:
+    """With a vapour foil behind its lining, where water would gather in it at the design cold without; a bonded panel takes none."""
+    if ctx.design.warmth.school == "open" or b.layers[0].material not in LININGS or study(ctx, b, s.direction)[1].condensation_g_m2_day <= SMALL_WET:
+        return b
+    at = next((i for i, x in enumerate(b.layers) if x.material not in LININGS), len(b.layers))
+    foil = WallLayer(id="vapour-foil", material="vapour_foil", thickness_mm=0.2, over_ribs=True)
+    return b.model_copy(update={"layers": [*b.layers[:at], foil, *b.layers[at:]]})
+
+
+def _finished(ctx: Context, b: BuildUp, s: Surface) -> BuildUp:
+    return _dry_inside(ctx, _ribs_covered(b, s), s)
+
+
 def _upright(ctx: Context, w: Warm, bare: dict[str, BuildUp], at: dict[str, Surface]) -> tuple[dict[str, BuildUp], bool]:
-    """``bare`` with the ribs covered, floor and roof thinned by 10 mm in turn until the tallest person stands upright under them, and whether they were; not
+    """``bare`` finished, with floor and roof thinned by 10 mm in turn until the tallest person stands upright under them, and whether they were; not
     thinned where that doesn't reach. ``at``: a surface of each."""
     taken = {s.id: s.worked.thickness_mm for s in w.shell.surfaces if s.worked is not None and s.id in ("floor", "roof")}
-    first = made = {k: _ribs_covered(b, at[k]) for k, b in bare.items()}
+    first = made = {k: _finished(ctx, b, at[k]) for k, b in bare.items()}
     thin = dict(bare)
     while True:
         taken |= {k: sum(x.thickness_mm for x in b.layers) for k, b in made.items() if k in taken}
@@ -127,7 +144,7 @@ def _upright(ctx: Context, w: Warm, bare: dict[str, BuildUp], at: dict[str, Surf
             return first, False
         k = max(spare, key=lambda k: _insulation_mm(thin[k]))
         thin[k] = _so_thick(thin[k], max(LEAST_MM, _insulation_mm(thin[k]) - 10))
-        made = {**made, k: _ribs_covered(thin[k], at[k])}
+        made = {**made, k: _finished(ctx, thin[k], at[k])}
 
 
 SCREENS_BELOW_C = 5.0
@@ -183,6 +200,7 @@ def propose_insulation(ctx: Context, w: Warm) -> Proposal | None:
         )
     area = sum(s.area_m2 for s in open_)
     thick = "; ".join(f"{b.name.lower()} {_insulation_mm(b):g} mm" for b in built.values())
+    foiled = [b.name.lower() for b in built.values() if any(x.id == "vapour-foil" for x in b.layers)]
     why = [says("thicker-takes-more-room", most_mm=most) if capped else says("at-knee-curve-more")]
     if lower and ctx.design.warmth.tallest_m is not None:
         why.append(says("thinner-to-stand-upright", tallest_m=ctx.design.warmth.tallest_m))
@@ -193,7 +211,7 @@ def propose_insulation(ctx: Context, w: Warm) -> Proposal | None:
         title=says("insulation"),
         what=says("insulation-over", thick=thick, area_m2=area),
         why=why,
-        assumes=[says("closed-cell-foam-or")],
+        assumes=[says("closed-cell-foam-or"), *([says("foil-behind-lining", names=", ".join(foiled))] if foiled else [])],
         patch=patch,
     )
 

@@ -229,7 +229,7 @@ def work_shell(ctx: Context) -> Shell:
         if one.build is not None:
             key = (one.build.id, one.direction)
             if key not in known:
-                known[key] = _study(ctx, one.build, one.direction)
+                known[key] = study(ctx, one.build, one.direction)
             one.worked, one.damp = known[key]
             one.u = one.worked.figure("u_value_w_m2k").named(says("value", build_name=one.build.name))
         out.append(one)
@@ -273,7 +273,8 @@ def _plain_volume(geo: ShellAreaIn) -> float:
     return (geo.length_m or 0.0) * (geo.height_m or 0.0) * (geo.width_m or 0.0) * (1 + taper) / 2
 
 
-def _study(ctx: Context, b: BuildUp, direction: Direction) -> tuple[UValueOut, CondensationCheckOut]:
+def study(ctx: Context, b: BuildUp, direction: Direction) -> tuple[UValueOut, CondensationCheckOut]:
+    """Heat and vapour through a build-up at the design cold."""
     rsi = R_SI[direction]
     return worked(b, direction), condensation_check(
         CondensationCheckIn.trusted(
