@@ -95,6 +95,17 @@ def test_vents_give_the_air_that_is_asked_for_by_night() -> None:
     assert more.warmth.vents[0].free_area_mm2 > design.warmth.vents[0].free_area_mm2
 
 
+@pytest.mark.parametrize("place", ["perth", "agadir", "faro", "cairns", "hobart", "edinburgh", "whitehorse"])
+def test_what_stays_open_for_good_is_never_a_window(place: str) -> None:
+    """Where the air outside is mild and damp no vent dries the room: breathing counts, and the rest is said."""
+    p = one(warm({"place": place}), "vents")
+    low, high = (op["value"]["free_area_mm2"] for op in p.patch if op["value"]["id"] in ("vent-low", "vent-high"))
+    assert 2000 <= low == high <= 20000
+    assert any("window ajar" in x for x in p.why) is (place in ("perth", "agadir", "faro"))
+    design, _ = accept(made(warm({"place": place})), groups=["insulation", "vents"])
+    assert reported(design.model_dump(mode="json")).warmth.air.co2_at_end_ppm < 1500
+
+
 def test_gas_makes_the_vents_as_large_as_it_asks() -> None:
     design, _ = accept(made(warm({"people": 1}, damp={"hob_kw": 3.0, "hob_h_per_day": 0.5})), groups=["vents"])
     assert reported(design.model_dump(mode="json")).warmth.air.gas_ok

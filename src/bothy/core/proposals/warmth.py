@@ -41,6 +41,10 @@ LEAST_MM = 20.0
 """Floor and roof are thinned to this at most, so that the tallest person stands upright."""
 STALE_PPM, OUT_PPM = 1500.0, 420.0
 DRY_MARGIN = 1.25
+DRY_AIR_TIMES = 2.5
+"""Air at 60 % is worth this many times the air that people breathe; where the air outside is damp itself, more only cools the room."""
+MOST_VENT_MM2 = 20000.0
+"""Largest vent that is left open for good, unless gas asks for more: a hole of 160 mm. Past it a window ajar or the fan at its lowest speed does better."""
 PROPOSED_VENTS = {"vent-high", "vent-low", "roof-fan", "fan-inlet"}
 FAN_INLET_MM2 = 240000.0
 """What a roof fan of 1450 m³/h must be given to draw nine tenths of that: a window of 600 × 400 mm, opened while it runs."""
@@ -350,12 +354,14 @@ def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
     for_co2 = ctx.people * PERSON_L_H["asleep"] / 1000 * 1e6 / (STALE_PPM - OUT_PPM)
     opaque = {s.id for s in w.shell.surfaces if s.opaque}
     dry = max((d.dry_flow_m3_h or 0.0 for id, d in air.part.surfaces.items() if id in opaque), default=0.0)
-    need = max(for_co2, air.night.required_flow_m3_h or 0.0, DRY_MARGIN * dry)
+    wanted = max(air.night.required_flow_m3_h or 0.0, DRY_MARGIN * dry)
+    need = max(for_co2, min(wanted, DRY_AIR_TIMES * for_co2))
     lack = max(5.0, need - (air.part.night_flow_m3_h - air.passive.flow_m3_h))
     mean_k = (ctx.night_c + month_cold(ctx)) / 2 + ZERO_K
     speed = 0.6 * math.sqrt(2 * G * min(STACK_M, ctx.inside_height_m) * max(1.0, ctx.night_c - month_cold(ctx)) / mean_k)
     each = math.sqrt(2) * lack / 3600 / speed * 1e6
-    low, high = max(each, air.part.gas_low_mm2 or 0.0), max(each, air.part.gas_high_mm2 or 0.0)
+    fixed = min(each, MOST_VENT_MM2)
+    low, high = max(fixed, air.part.gas_low_mm2 or 0.0), max(fixed, air.part.gas_high_mm2 or 0.0)
     low, high = (math.ceil(x / 500) * 500.0 for x in (low, high))
     values = [
         {"id": "vent-high", "name": says("roof-vent-fixed"), "kind": "fixed_roof", "free_area_mm2": high},
@@ -373,8 +379,9 @@ def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
         {"id": "fan-inlet", "name": says("window-or-flap-opened"), "kind": "window", "free_area_mm2": FAN_INLET_MM2, "closable": True},
     ]
     why = [
-        says("at-night-keep-carbon", need_m3_h=need),
-        says("go-through-fixed-vents", lack_m3_h=lack),
+        says("at-night-keep-carbon", need_m3_h=need) if need == wanted else says("at-night-air-for-breath", need_m3_h=need),
+        says("go-through-fixed-vents", lack_m3_h=lack * fixed / each),
+        *([says("more-than-vents-give")] if each > MOST_VENT_MM2 or wanted > need else []),
     ]
     if air.gas is not None:
         why.append(says("gas-asks-for-high", high_area_mm2=air.gas.high_area_mm2, low_area_mm2=air.gas.low_area_mm2))
