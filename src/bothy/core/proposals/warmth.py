@@ -381,7 +381,7 @@ def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
     why = [
         says("at-night-keep-carbon", need_m3_h=need) if need == wanted else says("at-night-air-for-breath", need_m3_h=need),
         says("go-through-fixed-vents", lack_m3_h=lack * fixed / each),
-        *([says("more-than-vents-give")] if each > MOST_VENT_MM2 or wanted > need else []),
+        *([says("more-than-vents-give")] if each > MOST_VENT_MM2 or wanted > need or air.night.required_flow_m3_h is None else []),
     ]
     if air.gas is not None:
         why.append(says("gas-asks-for-high", high_area_mm2=air.gas.high_area_mm2, low_area_mm2=air.gas.low_area_mm2))
