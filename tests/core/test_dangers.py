@@ -10,7 +10,7 @@ from bothy.core.contract import BadInput
 from bothy.core.design.document import load_design
 from bothy.core.design.edit import apply_patch
 from bothy.core.report import report
-from tests.designs import AGM, BANK, CHARGER, DCDC, FRIDGE, INVERTER, KETTLE, LAMP, MPPT, PANELS, blank, circuit, found, lived, wired
+from tests.designs import AGM, BANK, CHARGER, DCDC, FRIDGE, INVERTER, KETTLE, LAMP, MPPT, PANELS, blank, circuit, found, lived, made, wired
 from tests.rule_cases import Cases, raised_only_there
 
 FLOODED = {**AGM, "chemistry": "flooded"}
@@ -172,6 +172,10 @@ CASES: Cases = {
         vehicle(power(driving={**DCDC, "sense": "voltage"}), smart_alternator=False),
     ),
     "power-appliance-voltage": (power(appliances=[{**LAMP, "voltage_v": 24.0}]), power(appliances=[{**LAMP, "voltage_v": 12.0}])),
+    "power-appliance-voltage-unsaid": (
+        power(appliances=[LAMP], bank={**AGM, "series_count": 2}, system_voltage_v=24),
+        power(appliances=[{**LAMP, "voltage_v": 24.0}], bank={**AGM, "series_count": 2}, system_voltage_v=24),
+    ),
     "power-mains-no-source": (power(appliances=[KETTLE], shore=None, arrays=[PANELS], controller=MPPT), power(appliances=[KETTLE])),
     "power-bank-unfed": (power(shore=None), power()),
     "power-loads-unfed": (lived([LAMP]), power(appliances=[LAMP])),
@@ -339,6 +343,19 @@ def test_a_heater_that_nobody_counted_is_entered_with_one_press(where: str) -> N
     gone = {"op": "remove", "path": f"/life/appliances/{len(done.life.appliances) - 1}"}
     with pytest.raises(BadInput, match="appliance"):
         apply_patch(done, [gone])
+
+
+@pytest.mark.parametrize(
+    ("volts", "name", "asked"),
+    [(12, "Lamp", False), (24, "Lamp", True), (24, "Chest fridge, 12/24 V", False), (24, "Lamp, 12 or 24 V", False), (48, "Chest fridge, 12/24 V", True)],
+)
+def test_what_is_made_for_twelve_volts_is_asked_on_more(volts: int, name: str, asked: bool) -> None:
+    data = power(appliances=[{**LAMP, "name": name}], bank={**AGM, "series_count": volts // 12}, system_voltage_v=volts)
+    f = found(data).get("power-appliance-voltage-unsaid")
+    assert (f is not None) is asked
+    for answer in f.answers if f else []:
+        after = found(apply_patch(made(data), answer.patch).model_dump(mode="json"))
+        assert "power-appliance-voltage-unsaid" not in after and "power-appliance-voltage" not in after
 
 
 SEVERE = {

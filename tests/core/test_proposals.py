@@ -164,6 +164,17 @@ def test_frost_asks_for_heated_units() -> None:
     assert bank.cold_charge_cutoff
 
 
+def test_a_bank_before_any_panel_says_that_panels_make_it_smaller() -> None:
+    def bank(design: Design) -> Any:
+        return next(p for p in propose(design) if p.group == "bank")
+
+    bare = made(lived([{**LAMP, "power_w": 250.0}], nights_between_hookups=3))
+    with_sun, _ = accept(bare, groups=["solar"])
+    assert any("Solar first" in w for w in bank(bare).why)
+    assert not any("Solar first" in w for w in bank(with_sun).why)
+    assert bank(with_sun).price < bank(bare).price
+
+
 def test_a_longer_stay_asks_for_no_smaller_bank() -> None:
     def size(nights: float) -> float:
         bank = taken(lived(HOME, None, nights_between_hookups=nights, place="inverness", from_month=12, to_month=1, drive_h_per_day=0.0)).power.bank

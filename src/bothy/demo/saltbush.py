@@ -91,7 +91,7 @@ def _base() -> dict[str, Any]:
             "to_month": 3,
             "place": "alice_springs",
             "drive_h_per_day": 1.0,
-            "appliances": APPLIANCES,
+            "appliances": [{**a, "voltage_v": 24.0} if a["supply"] == "dc" else a for a in APPLIANCES],
         },
         "power": {
             "system_voltage_v": 24,

@@ -411,3 +411,42 @@ def test_waste_under_the_floor_stands_where_it_weighs_against_the_rest() -> None
     placed = {p.of: p.y_m + 0.25 for p in stood.fit.places}
     assert placed["water:grey"] * placed["water:black"] <= 0, "they stand on either side, or one in the middle"
     assert "fit-side-imbalance" not in {f.rule for f in report(stood).findings}
+
+
+def test_in_a_van_that_is_crawled_into_a_fridge_finds_its_place() -> None:
+    """No aisle is kept where nobody walks; the doors stay free."""
+    data = blank(vehicle={"preset": "small_van"})
+    data["life"] = {"appliances": [from_catalogue("fridge-50", "fridge")]}
+    data["power"] = {"bank": {"name": "Bank", "chemistry": "lifepo4", "unit_voltage_v": 12.0, "unit_charge_ah": 200.0}}
+    data["water"] = {"tanks": [{"id": "t", "name": "Fresh", "holds": "fresh", "prisms": [{"shape": "box", "length_m": 0.42, "width_m": 0.4, "height_m": 0.3}]}]}
+    design = load_design(data)
+    places = propose_places(design)
+    assert [t.name for t in places.left] == []
+    found = {f.rule for f in report(apply_patch(design, places.patch())).findings if f.stage == "fit" and f.severity in ("danger", "fault")}
+    assert found == set()
+
+
+@pytest.mark.parametrize("chemistry", ["lifepo4", "agm"])
+def test_eight_battery_units_stand_on_a_shelf_and_come_out_one_by_one(chemistry: str) -> None:
+    data = blank(vehicle={"preset": "bus"})
+    data["power"] = {"bank": {"name": "Bank", "chemistry": chemistry, "unit_voltage_v": 12.0, "unit_charge_ah": 200.0, "series_count": 2, "parallel_count": 4}}
+    design = load_design(data)
+    bank = next(t for t in things_of(design) if t.key == "power:bank")
+    assert bank.piece is not None
+    across, deep, high = bank.size
+    if chemistry == "lifepo4":
+        assert (across, deep) == pytest.approx((bank.piece[0], 4 * bank.piece[1] + 0.03)) and high == pytest.approx(2 * bank.piece[2] + 0.06)
+    else:
+        assert (across, deep, high) == pytest.approx((2 * bank.piece[0] + 0.01, 4 * bank.piece[1] + 0.03, bank.piece[2])), "lead is filled from above"
+    laid = apply_patch(design, propose_places(design).patch())
+    assert "fit-door-too-small" not in {f.rule for f in report(laid).findings}
+
+
+@pytest.mark.parametrize(("length", "through"), [(1.2, True), (1.6, True), (3.4, False)])
+def test_a_long_tank_comes_out_of_a_bus_by_its_door(length: float, through: bool) -> None:
+    data = blank(vehicle={"preset": "bus"})
+    prism = {"shape": "box", "length_m": length, "width_m": 0.66, "height_m": 0.42}
+    data["water"] = {"tanks": [{"id": "t", "name": "Fresh", "holds": "fresh", "prisms": [prism]}]}
+    data["fit"] = {"places": [{"of": "water:t", "x_m": 4.0, "y_m": -1.0}]}
+    found = {f.rule for f in report(load_design(data)).findings if f.subject == "water:t"}
+    assert ("fit-door-too-small" not in found) is through

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from math import hypot
 from typing import NamedTuple
 
@@ -9,6 +10,7 @@ from bothy.core.context import Context
 from bothy.core.contract import quick
 from bothy.core.figure import Figure, given
 from bothy.core.finding import Finding
+from bothy.core.fit.boxes import Box
 from bothy.core.fit.fill_rules import filled_conduits
 from bothy.core.fit.furniture import usual_furniture
 from bothy.core.fit.geometry import Geometry, Placed, RouteOf
@@ -39,7 +41,7 @@ from bothy.core.fit.part import (
 from bothy.core.fit.rules import HELD_KG, SAFETY, fit_findings
 from bothy.core.fit.signals import usual_signals
 from bothy.core.fit.states import Room, rooms_of
-from bothy.core.fit.things import Thing
+from bothy.core.fit.things import Thing, posed
 from bothy.core.fit.tie_down import FIXINGS, TIE_G, pulls
 from bothy.core.fit.way_out import Plan, WayOut, way_out
 from bothy.core.fit.weight import NOSE, stability
@@ -272,6 +274,15 @@ def _walls(ctx: Context, geo: Geometry) -> list[WallPart]:
     return [quick(WallPart, id=k, name=v, rows=sorted(rows.get(k, []), key=lambda c: c.enters)) for k, v in WALLS.items()]
 
 
+def _carried(p: Placed) -> Box:
+    """What is carried out at once: the thing, or one of the pieces that it comes apart into, where the thing stands."""
+    if p.thing.piece is None:
+        return p.box
+    size, _ = posed(replace(p.thing, size=p.thing.piece), p.doc.up, p.doc.yaw_deg)
+    x, y, _ = p.box.middle
+    return Box(x - size[0] / 2, x + size[0] / 2, y - size[1] / 2, y + size[1] / 2, p.box.z0, p.box.z0 + size[2])
+
+
 MUST_COME_OUT = frozenset({"fridge", "battery", "tank", "burner", "hot", "toilet", "gas-user"})
 OUT_KG = 20.0
 
@@ -287,7 +298,7 @@ def ways_out(ctx: Context, geo: Geometry) -> dict[str, WayOut]:
             continue
         others = {k: b for k, b in pieces.items() if k not in (key, p.inside)}
         tilt = 30.0 if "fridge" in t.tags else 90.0
-        out[key] = way_out(plan, key, p.box, tilt, "battery" in t.tags or "tank" in t.tags, others)
+        out[key] = way_out(plan, key, _carried(p), tilt, "battery" in t.tags or "tank" in t.tags, others)
     return out
 
 

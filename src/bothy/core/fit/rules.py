@@ -401,7 +401,7 @@ def out_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut]) -> Iterato
     for key, w in out.items():
         p = geo.placed[key]
         if w.door is None:
-            size = " × ".join(f"{1000 * s:.0f}" for s in p.thing.size)
+            size = " × ".join(f"{1000 * s:.0f}" for s in p.thing.piece or p.thing.size)
             yield finding("fit-door-too-small", key, p.thing.name, says("measures-and-goes-through", thing_name=p.thing.name, size_mm=size))
         elif not w.ok:
             pieces = ", ".join(f"“{_name(geo, k)}”" for k in w.blocking)

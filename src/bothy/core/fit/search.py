@@ -24,6 +24,8 @@ GRID_M = 0.2
 AISLE_M = 0.22
 NARROW_M, STEP_M = 1.5, 0.4
 """A floor that is narrower between its side boxes has its aisle at one side; how far along it two pieces must leave room for one step."""
+WALKED_M = 1.4
+"""A body that is lower is crawled into, or loaded from its doors: it has no aisle."""
 SIT_M = 0.75
 """Height over a seat that one sits in, m (least)."""
 DOOR_IN_M = 0.45
@@ -211,7 +213,9 @@ class Search:
         return True
 
     def _aisle(self, box: Box) -> bool:
-        """Whether the aisle matters there: not under a bed, not in the garage behind it."""
+        """Whether the aisle matters there: not under a bed, not in the garage behind it, and not where nobody walks."""
+        if self.body.height < WALKED_M:
+            return False
         beds = [o.box for o in self.taken.values() if "bed" in o.thing.tags and o.box.y0 < -AISLE_M and o.box.y1 > AISLE_M]
         end = max((b.x1 for b in beds), default=self.body.hull.first + 0.15 * self.body.length)
         return box.x1 > end + TOL

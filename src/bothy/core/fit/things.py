@@ -37,6 +37,7 @@ class Thing:
     """A thing. ``size`` in m in its upright pose (length along x, its front at +x), ``mass_kg`` without contents; ``contents_kg`` of ``group`` when full.
 
     ``size_from`` and ``mass_from`` say where they come from. ``on_roof``: it stands outside, on the roof. ``hollow``: things may stand inside it.
+    ``piece``: the size of one of the pieces that it is carried in and out in.
     ``ports``: where runs of a sort are joined to it, from its rear, right and lower corner, as far as that was measured.
     """
 
@@ -56,6 +57,7 @@ class Thing:
     on_roof: bool = False
     hollow: bool = False
     loss_w: float = 0.0
+    piece: tuple[float, float, float] | None = None
     ports: tuple[tuple[str, Point], ...] = ()
 
     @property
@@ -85,6 +87,10 @@ def _of(key: str, name: str, usual: UsualThing, part_key: str | None, mass: floa
     return replace(made, **more)  # type: ignore[arg-type]
 
 
+ROW_UNITS, SHELF_M = 4, 0.06
+"""So many battery units stand in one row; more stand in two, or on a shelf with its air above the first."""
+
+
 def _bank(b: Bank) -> Thing:
     usual = usual_things()
     if b.station is not None:
@@ -98,12 +104,14 @@ def _bank(b: Bank) -> Thing:
         times = max(0.5, kwh / 1.28)
         one = replace(one, size=(min(0.55, base.size[0] * times), base.size[1] if times <= 1.7 else base.size[1] * times / 1.7, base.size[2]))
     unit_kg = b.unit_mass_kg if b.unit_mass_kg is not None else one.mass_kg if one.mass_from == "part" else CHEMISTRIES[b.chemistry].kg_per_kwh * kwh
-    rows = 1 if n <= 4 else 2
-    along = ceil(n / rows)
+    many = 1 if n <= ROW_UNITS else 2
+    rows, tiers = (many, 1) if lead else (1, many)  # lead is watched and filled from above
+    along = ceil(n / many)
     return replace(
         one,
         what=f"{n} × {base.name}" if n > 1 else base.name,
-        size=(one.size[0] * rows + 0.01 * (rows - 1), one.size[1] * along + 0.01 * (along - 1), one.size[2]),
+        size=(one.size[0] * rows + 0.01 * (rows - 1), one.size[1] * along + 0.01 * (along - 1), one.size[2] * tiers + SHELF_M * (tiers - 1)),
+        piece=one.size if n > 1 else None,
         mass_kg=unit_kg * n,
         mass_from="typed" if b.unit_mass_kg is not None else one.mass_from,
     )

@@ -16,8 +16,8 @@ from bothy.core.fit.passing import Opening, door_ways
 CELL = 0.05
 """Side of a cell of the plan in m."""
 HANDS = 0.010
-OUTSIDE = 1.2
-"""How much ground outside the doors is looked at, m."""
+OUTSIDE, OUT_M = 1.5, 0.35
+"""How much ground outside the doors is looked at, and how far out a thing's middle must get to count as out, m: from there nothing stops it."""
 
 
 class WayOut(NamedTuple):
@@ -46,8 +46,7 @@ class Plan:
         self.nx, self.ny = round((body.length + 2 * OUTSIDE) / CELL), round(2 * (body.half + OUTSIDE) / CELL)
         self.xs = self.x0 + CELL * (np.arange(self.nx) + 0.5)
         self.ys = self.y0 + CELL * (np.arange(self.ny) + 0.5)
-        off = OUTSIDE / 2
-        self.clear = (self.xs[:, None] < h.first - off) | (self.xs[:, None] > h.last + off) | (np.abs(self.ys[None, :]) > body.half + off)
+        self.clear = (self.xs[:, None] < h.first - OUT_M) | (self.xs[:, None] > h.last + OUT_M) | (np.abs(self.ys[None, :]) > body.half + OUT_M)
         """Cells well outside: what gets there is out."""
 
     def walls(self, z0: float, z1: float, doors: tuple[Door, ...]) -> Any:

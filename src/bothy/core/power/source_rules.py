@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import re
+from typing import Any
+
 from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.life import Appliance
@@ -72,6 +75,7 @@ rules(
             "advice",
             Method("power.strings", "one operating point a controller"),
         ),
+        ("power-appliance-voltage-unsaid", "question", Method("power.load-budget", "label voltage")),
     ),
 )
 
@@ -101,7 +105,7 @@ def _of_mains(ctx: Context, a: Appliance) -> Finding | None:
 
 def source_findings(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
     """Sources, what they join, and what has none."""
-    return [*_driving(ctx, s), *_voltages(ctx), *_nothing(ctx), *_others(ctx, part)]
+    return [*_driving(ctx, s), *_voltages(ctx), *_unsaid(ctx), *_nothing(ctx), *_others(ctx, part)]
 
 
 def _driving(ctx: Context, s: Supply) -> list[Finding]:
@@ -169,6 +173,42 @@ def _voltages(ctx: Context) -> list[Finding]:
                 )
             )
     return out
+
+
+FOR_BOTH = re.compile(r"\b12\s*(?:V\s*)?(?:/|to|or|–|-)\s*24\b|\b24\s*(?:V\s*)?(?:/|or)\s*12\b")
+"""Names that say that a thing runs on either."""
+
+
+def _unsaid(ctx: Context) -> list[Finding]:
+    """On a system that isn't the usual one: what is connected straight to it, and for which voltage nobody said that it is made."""
+    if ctx.system_v == 12 or ctx.design.power.bank is None:
+        return []
+    either = ctx.system_v == 24
+    asked = [
+        (i, a)
+        for i, a in enumerate(ctx.design.life.appliances)
+        if a.supply == "dc" and a.count > 0 and a.voltage_v is None and a.by != "proposal" and a.running_w > 0 and not (either and FOR_BOTH.search(a.name))
+    ]
+    if not asked:
+        return []
+
+    def answer(label: str, **values: Any) -> Remedy:
+        return Remedy(label=label, patch=[op for i, a in asked for op in Remedy.sets("", f"/life/appliances/{i}", a.id, **values).patch])
+
+    names = [a.name for _, a in asked]
+    return [
+        finding(
+            "power-appliance-voltage-unsaid",
+            "appliances",
+            says("appliances"),
+            says("made-for-twelve-burn", system_v=ctx.system_v, names=", ".join(names[:4]), more_count=max(0, len(names) - 4)),
+            related=[a.id for _, a in asked],
+            answers=[
+                answer(says("all-made-for", system_v=ctx.system_v), voltage_v=float(ctx.system_v)),
+                answer(says("all-through-converter"), supply="converter"),
+            ],
+        )
+    ]
 
 
 def _nothing(ctx: Context) -> list[Finding]:

@@ -311,6 +311,8 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
         why.append(says("hook-up-every-night-carries", need_wh=need.value, cut_h=CUT_H, required_ah=required))
     else:
         required, why, short = _stay(ctx, flows, cold, peak)
+        if not ctx.design.power.arrays:
+            why.append(says("take-solar-first"))
     why.append(says("at-peak-flow", peak_a=peak))
     fitting: list[tuple[float, Part[BatterySheet], int, int]] = []
     largest: tuple[float, Part[BatterySheet], int, int] | None = None

@@ -374,6 +374,13 @@ appliance-made-for-and = The appliance is made for { $label_v } V and is connect
 mains-appliance-made-for = The appliance is made for { $label_v } V and gets { FIX($mains_v, digits: 0) } V aboard: { $harm }.
 feed-through-converter = Feed the appliance through a converter
 mains = Mains
+appliances = Appliances
+made-for-twelve-burn = What is made for 12 V only burns out on { $system_v } V. No voltage is entered for { $names }{ $more_count ->
+    [0] {""}
+   *[other] {" "}and { $more_count } more
+ }.
+all-made-for = All are made for { $system_v } V
+all-through-converter = All are for 12 V: feed them through a converter
 nothing-makes-mains-for = Nothing makes mains for { $ac }{ $ac_count_over ->
     [yes] {" "}and more
    *[no] {""}

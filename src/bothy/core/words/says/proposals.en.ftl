@@ -89,6 +89,7 @@ no-controller-catalogue-takes = No controller of the catalogue takes these panel
 solar-controller = Solar controller
 for-on-coldest-morning = For { $what }: { FIX($voc_cold_v, digits: 0) } V on the coldest morning, it stands { FIX($data_v, digits: 0) } V.
 hook-up-every-night-carries = A hook-up every night: it carries { GROUPED($need_wh, digits: 0) } Wh through a drive and a power cut of { SHORT($cut_h) } h; that needs { GROUPED($required_ah, digits: 0) } Ah.
+take-solar-first = No panel is entered yet: take Solar first, and the bank comes out smaller.
 at-peak-flow = At the peak { GROUPED($peak_a, digits: 0) } A flow.
 no-bank-strings-from = No bank of { $parallel_max } { $parallel_max ->
         [one] string
