@@ -217,6 +217,7 @@ def said_cases() -> dict[str, Any]:
         ("1,250 kg, -3 °C, 57%, 0.60 × 0.35 × 0.60 m, 2 × 0.26 m, 1010 × 640 mm, 15 to 35 °C, 12-14 V, heat tapes, 400 mm², 91 mΩ, 4.7 MΩ, 3 µm", s)
         for s in ("", "wiring")
     ]
+    asked += [("Sun 16 May 2027, from 28 April to 3 May, 25 to 28 Sept and Friday, 1 Nov; 1.5 March, “2 May 2027”, May 5 and may 5", "")]
     readers = [("metric", "uk"), ("metric", "eu"), ("us", "us"), ("metric", "au")]
     named = ("Fridge 50 L", "A 2 m hose")
     kept = "A1 Fridge 50 L: 13 L; A 2 m hose: 3 m; “Fridge 50 L”; fridge 50 L"

@@ -44,6 +44,21 @@ def test_a_thing_is_called_as_it_is_called_there(text: str, region: RegionKey, w
     assert in_region(text, region) == wanted
 
 
+@pytest.mark.parametrize(
+    ("text", "wanted"),
+    [
+        ("done on Sun 16 May 2027 by the plan", "done on Sun, May 16, 2027 by the plan"),
+        ("From about 25 January; 25 to 28 April 2027", "From about January 25; April 25 to 28, 2027"),
+        ("28 April to 3 May, Fri, 12 Nov, 14:00", "April 28 to May 3, Fri, Nov 12, 14:00"),
+        ("1.5 March, may 5 and “2 May” stay", "1.5 March, may 5 and “2 May” stay"),
+    ],
+)
+def test_an_american_reads_the_month_first(text: str, wanted: str) -> None:
+    assert said(text, US) == wanted
+    assert said(wanted, US) == wanted
+    assert said(text, Reader("us", "uk")) == text == said(text, Reader("metric", "au"))
+
+
 @pytest.mark.parametrize("region", list(REGIONS))
 def test_what_was_said_once_is_not_said_again_otherwise(region: RegionKey) -> None:
     """The terms of a region are no terms to be replaced in it: a sentence that is turned twice stays."""

@@ -136,6 +136,21 @@ const typeset = (text: string) =>
     .replace(/(?<![\p{L}\d_.–-])-(?=\d)/gu, "−")
     .replace(/(?<=\d) ?%(?![\p{L}\d_])/gu, "\u202f%");
 
+const MONTHS = "January|February|March|April|May|June|July|August|September|October|November|December|Jan|Feb|Mar|Apr|Jun|Jul|Aug|Sept|Sep|Oct|Nov|Dec";
+/** A day of the year: “Sun 16 May 2027”, “25 to 28 April”. */
+const DAY = new RegExp(
+  `(?:\\b((?:Mon|Tue|Wed|Thu|Fri|Sat|Sun)(?:day|sday|nesday|rsday|urday)?),? )?(?<![\\p{L}\\d_.,/])(\\d{1,2})((?: to |–| and )\\d{1,2})? (${MONTHS})\\b(?: (\\d{4})\\b)?`,
+  "gu",
+);
+
+/** Days as an American has them: “Sun, May 16, 2027”, “April 25 to 28”. */
+const monthFirst = (text: string) =>
+  text.replace(
+    DAY,
+    (_: string, weekday: string | undefined, day: string, more: string | undefined, month: string, year: string | undefined) =>
+      `${weekday ? `${weekday}, ` : ""}${month} ${day}${more ?? ""}${year ? `, ${year}` : ""}`,
+  );
+
 const kept = new Map<string, string>();
 
 const longestFirst = (texts: Set<string>) => [...texts].sort((a, b) => b.length - a.length || (a < b ? -1 : 1));
@@ -193,9 +208,10 @@ export function said(text: string, system: UnitSystem, stage = "", region: Regio
   const key = `${system} ${region} ${COPPER.has(stage)} ${text}`;
   let out = kept.get(key);
   if (out === undefined) {
+    const told = (piece: string) => typeset(inRegion(system === "us" ? inUnits(piece, stage) : piece.replace(KELVIN, "°C"), region));
     out = text
       .split(by)
-      .map((piece, i) => (i % 2 ? piece : typeset(inRegion(system === "us" ? inUnits(piece, stage) : piece.replace(KELVIN, "°C"), region))))
+      .map((piece, i) => (i % 2 ? piece : region === "us" ? monthFirst(told(piece)) : told(piece)))
       .join("");
     if (kept.size > 20_000) kept.clear(); // what is shown again and again is soon there again
     kept.set(key, out);

@@ -93,3 +93,6 @@ export const cutOf = (length_mm: number, width_mm: number, radius_mm: number, sy
 /** Sides in metres as one size in that unit; inches to a tenth, or finer where something is cut to it. */
 export const sizeOf = (metres: number[], system: UnitSystem, digits = 1): string =>
   metres.map((m) => (system === "us" ? (m / 0.0254).toFixed(digits) : Math.round(1000 * m))).join("×");
+
+/** A day of the year: “16 May”, from 2027-05-16. */
+export const dayMonth = (iso: string) => `${Number(iso.slice(8, 10))} ${MONTH[Number(iso.slice(5, 7)) - 1]}`;

@@ -1,7 +1,7 @@
 /** The coming week on paper: what is done on which day, with what it takes, what it lacks and what to beware of. */
 import { useSearchParams } from "react-router";
 import { useSaid } from "../shell/person";
-import { dayWord, hoursWord, localDay, type Task, useBuild, useDay } from "../stages/build/data";
+import { hoursWord, localDay, type Task, useBuild, useDay, useDayWord } from "../stages/build/data";
 import { LICENCE_WORD, PPE } from "../stages/build/words";
 import { says } from "../words/print";
 import { cell, Heads } from "./paper";
@@ -9,6 +9,7 @@ import { cell, Heads } from "./paper";
 const DAYS = 7;
 
 export function WeekSheet() {
+  const dayWord = useDayWord();
   const day = useDay();
   const [params] = useSearchParams();
   const made = useBuild();

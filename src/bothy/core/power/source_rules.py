@@ -201,7 +201,7 @@ def _unsaid(ctx: Context) -> list[Finding]:
             "power-appliance-voltage-unsaid",
             "appliances",
             says("appliances"),
-            says("made-for-twelve-burn", system_v=ctx.system_v, names=", ".join(names[:4]), more_count=max(0, len(names) - 4)),
+            says("made-for-twelve-burn", system_v=ctx.system_v, names=", ".join(names[:4]), names_more=len(names) > 4),
             related=[a.id for _, a in asked],
             answers=[
                 answer(says("all-made-for", system_v=ctx.system_v), voltage_v=float(ctx.system_v)),

@@ -76,6 +76,11 @@ _SAID = re.compile(rf"(?<![\w.,])({_NUMBER}(?:(?: to | × | and | of |–){_NUMB
 _JOINT = re.compile(r"( to | × | and | of |–)")
 _KELVIN = re.compile(r"(?<=\d[\s\u202f\xa0])K(?![\w²³/·(])")
 """A difference of temperature: “5 °C warmer” to who reads Celsius."""
+_MONTHS = "January|February|March|April|May|June|July|August|September|October|November|December|Jan|Feb|Mar|Apr|Jun|Jul|Aug|Sept|Sep|Oct|Nov|Dec"
+_DAY = re.compile(
+    rf"(?:\b((?:Mon|Tue|Wed|Thu|Fri|Sat|Sun)(?:day|sday|nesday|rsday|urday)?),? )?(?<![\w.,/])(\d{{1,2}})((?: to |–| and )\d{{1,2}})? ({_MONTHS})\b(?: (\d{{4}})\b)?"
+)
+"""A day of the year: “Sun 16 May 2027”, “25 to 28 April”."""
 COPPER = ("wiring", "power", "prove")
 """Stages whose square millimetres are copper: read as such, or as a gauge, everywhere."""
 
@@ -186,6 +191,16 @@ def reader_of(design: Design, units: UnitSystem | None = None) -> Reader:
     return Reader(system, design.region, stays_as_typed(design.model_dump(mode="json"), system, design.region))
 
 
+def _month_first(piece: str) -> str:
+    """Days as an American has them: “Sun, May 16, 2027”, “April 25 to 28”."""
+
+    def turn(m: re.Match[str]) -> str:
+        weekday, day, more, month, year = m.groups()
+        return f"{f'{weekday}, ' if weekday else ''}{month} {day}{more or ''}{f', {year}' if year else ''}"
+
+    return _DAY.sub(turn, piece)
+
+
 @lru_cache(maxsize=64)
 def _kept(names: tuple[str, ...]) -> re.Pattern[str]:
     return re.compile("(" + "|".join(["“[^”]*”", *map(re.escape, names)]) + ")")
@@ -196,5 +211,6 @@ def said(text: str, reader: Reader, stage: str = "") -> str:
     pieces = _kept(reader.names).split(text)
     for i in range(0, len(pieces), 2):
         turned = _turned(pieces[i], stage in COPPER) if reader.units == "us" else _KELVIN.sub("°C", pieces[i])
-        pieces[i] = typeset(in_region(turned, reader.region))
+        told = typeset(in_region(turned, reader.region))
+        pieces[i] = _month_first(told) if reader.region == "us" else told
     return "".join(pieces)

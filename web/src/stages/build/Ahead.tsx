@@ -3,11 +3,12 @@ import { useState } from "react";
 import { api, type Schemas, take } from "../../data/client";
 import { Quantity } from "../../parts/Quantity";
 import { says } from "../../words/build";
-import { dayWord, localDay, useDay, usePlan } from "./data";
+import { localDay, useDay, useDayWord, usePlan } from "./data";
 
 type Coming = Schemas["ComingDay"];
 
 export function Ahead() {
+  const dayWord = useDayWord();
   const { id, doc, edit } = usePlan();
   const day = useDay();
   const [busy, setBusy] = useState(false);

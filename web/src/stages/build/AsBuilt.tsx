@@ -10,7 +10,7 @@ import { useVariant } from "../../data/variant";
 import { Quantity, type Understood } from "../../parts/Quantity";
 import { usePerson, useSaid } from "../../shell/person";
 import { says } from "../../words/build";
-import { dayWord, useLog } from "./data";
+import { useDayWord, useLog } from "./data";
 
 type Field = { key: string; label: string; dimension: Dimension; unit: string };
 type Thing = { of: string; name: string; path: string; item: Record<string, unknown>; fields: Field[] };
@@ -37,6 +37,7 @@ function useThings(): Thing[] {
 }
 
 export function AsBuilt() {
+  const dayWord = useDayWord();
   const v = useVariant();
   const log = useLog();
   const say = useSaid();

@@ -3,11 +3,12 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, take } from "../../data/client";
 import { says } from "../../words/build";
-import { type Build, dayWord, useDay, usePlan } from "./data";
+import { type Build, useDay, useDayWord, usePlan } from "./data";
 
 const days = (n: number) => says("day-days", { n: Math.round(Math.abs(n)) });
 
 export function Better({ b }: { b: Build }) {
+  const dayWord = useDayWord();
   const { id, stamp, set } = usePlan();
   const day = useDay();
   const [wanted, setWanted] = useState(false);
@@ -77,6 +78,7 @@ export function Better({ b }: { b: Build }) {
 
 /** The plan that is kept to compare with: drawn behind the weeks, and how far the end has moved since. */
 export function Kept({ b }: { b: Build }) {
+  const dayWord = useDayWord();
   const { set } = usePlan();
   const then = b.baseline;
   const keep = () => {

@@ -13,7 +13,7 @@ import { Slate } from "../../shell/Slate";
 import { says } from "../../words/build";
 import { Ahead } from "./Ahead";
 import { Better, Kept } from "./Better";
-import { type Build, dayWord, useFan, useOtherWays, usePlan } from "./data";
+import { type Build, useDayWord, useFan, useOtherWays, usePlan } from "./data";
 import { ALSO, BUFFERS, CABLES, CAUTION, COMMISSIONING, ESTIMATE, FLOORS, HOURS, INSULATION, LICENCES, OTHER_WAY, SHELL, VAPOUR } from "./words";
 
 type Worker = Schemas["Worker"] & { name: string };
@@ -29,6 +29,7 @@ function Day({ label, value, onSet }: { label: string; value: string | null | un
 }
 
 function People() {
+  const dayWord = useDayWord();
   const { doc } = usePlan();
   const people = useItems<Worker>("/build/people", (doc.people ?? []) as Worker[], says("builder"));
   const visits = useItems<Visit>("/build/visits", (doc.visits ?? []) as Visit[], says("visit"));
@@ -117,6 +118,7 @@ function People() {
 
 /** The finish as two ends of a rope, asked for at a press. */
 export function Finish({ b, wanted, onAsk }: { b: Build; wanted: boolean; onAsk: (on: boolean) => void }) {
+  const dayWord = useDayWord();
   const say = useSaid();
   const fan = useFan(wanted);
   if (!wanted)
@@ -209,6 +211,7 @@ function OtherWays() {
 }
 
 export function BuildSlate({ b, wanted, onAsk }: { b: Build; wanted: boolean; onAsk: (on: boolean) => void }) {
+  const dayWord = useDayWord();
   const { doc, set } = usePlan();
   const say = useSaid();
   const { money } = useMoney();

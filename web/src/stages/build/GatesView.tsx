@@ -6,7 +6,7 @@ import { Photos } from "../../parts/Photos";
 import { Term } from "../../parts/Term";
 import { useTerm } from "../../shell/person";
 import { says } from "../../words/build";
-import { type Build, dayWord, type Gate, useLog } from "./data";
+import { type Build, type Gate, useDayWord, useLog } from "./data";
 import { behindWord, CHECKS } from "./words";
 
 type Item = Gate["items"][number];
@@ -118,6 +118,7 @@ function Row({ x, gate }: { x: Item; gate: Gate }) {
 }
 
 export function GatesView({ b }: { b: Build }) {
+  const dayWord = useDayWord();
   const log = useLog();
   const [open, setOpen] = useState<string | null>(null);
   const [who, setWho] = useState("");

@@ -4,12 +4,13 @@ import { PlainNumber } from "../../parts/PlainNumber";
 import { useMoney, useSaid } from "../../shell/person";
 import { says } from "../../words/build";
 import { AsBuilt } from "./AsBuilt";
-import { type Build, dayWord, hoursWord, useLog, usePlan } from "./data";
+import { type Build, hoursWord, useDayWord, useLog, usePlan } from "./data";
 import { PunchList } from "./PunchList";
 import { serviceWord } from "./words";
 
 /** Hours that are done against hours that were spent and what lies ahead. */
 export function Curve({ b }: { b: Build }) {
+  const dayWord = useDayWord();
   const c = b.curve;
   if (c.days.length < 2) return <p className="p-3 text-[14px]">{says("curve-begins-first-entry")}</p>;
   const at = (d: string) => new Date(`${d.slice(0, 10)}T12:00`).getTime();
@@ -65,6 +66,7 @@ function BudgetField({ service, value }: { service: string; value: number | null
 }
 
 export function LogLedger({ b }: { b: Build }) {
+  const dayWord = useDayWord();
   const say = useSaid();
   const log = useLog();
   const { money } = useMoney();

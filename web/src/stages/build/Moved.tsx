@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { useSaid } from "../../shell/person";
 import { says } from "../../words/build";
-import { type Build, dayWord, type Task } from "./data";
+import { type Build, type Task, useDayWord } from "./data";
 
 type Move = { t: Task; was: string };
 
@@ -19,6 +19,7 @@ export function movesOf(was: Build, now: Build): Move[] {
 }
 
 export function Moved({ b }: { b: Build }) {
+  const dayWord = useDayWord();
   const say = useSaid();
   const [plans, setPlans] = useState<{ now: Build; was: Build | null }>({ now: b, was: null });
   if (plans.now !== b) setPlans({ now: b, was: plans.now.today === b.today ? plans.now : null });

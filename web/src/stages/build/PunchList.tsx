@@ -1,10 +1,11 @@
 /** Small things that were seen and are still to be mended. */
 import { useState } from "react";
 import { says } from "../../words/build";
-import { dayWord, useLog } from "./data";
+import { useDayWord, useLog } from "./data";
 import { ZONES } from "./words";
 
 export function PunchList() {
+  const dayWord = useDayWord();
   const log = useLog();
   const [name, setName] = useState("");
   const [zone, setZone] = useState("");

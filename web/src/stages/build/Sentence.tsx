@@ -2,9 +2,10 @@
 
 import { says } from "../../words/build";
 import type { Build } from "./data";
-import { dayWord, hoursWord } from "./data";
+import { hoursWord, useDayWord } from "./data";
 
 export function Sentence({ b }: { b: Build }) {
+  const dayWord = useDayWord();
   const left = b.tasks.filter((t) => t.state !== "done").length;
   const open = b.gates.filter((g) => !g.closed_on && g.blocking > 0).length;
   const late = b.shopping.filter((x) => x.urgency === "late").length;

@@ -8,7 +8,7 @@ import { useMoney, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { useSite } from "../../shell/useSite";
 import { says } from "../../words/build";
-import { type Build, type Buy, dayWord, type Purchase, useDay, useLog } from "./data";
+import { type Build, type Buy, type Purchase, useDay, useDayWord, useLog } from "./data";
 import { QuotesView } from "./QuotesView";
 import { AddStock, StockView } from "./StockView";
 import { BOUGHT, serviceWord } from "./words";
@@ -16,6 +16,7 @@ import { BOUGHT, serviceWord } from "./words";
 const URGENT: Record<string, string> = { late: "text-rust font-semibold", due: "font-semibold", ok: "", unknown: "" };
 
 export function ShoppingLedger({ b }: { b: Build }) {
+  const dayWord = useDayWord();
   const hand = useHand();
   const site = useSite();
   const say = useSaid();
@@ -175,6 +176,7 @@ function Cuts({ x }: { x: Buy }) {
 }
 
 export function BuySlate({ b, x }: { b: Build; x: Buy }) {
+  const dayWord = useDayWord();
   const log = useLog();
   const day = useDay();
   const say = useSaid();

@@ -8,7 +8,7 @@ import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { says } from "../../words/build";
 import { AirFields, measured, NO_AIR } from "./AirFields";
-import { hoursWord, type Task, useLog, usePlan, whenWord } from "./data";
+import { hoursWord, type Task, useDayWord, useLog, usePlan, useWhenWord } from "./data";
 import { Items } from "./Items";
 import { LICENCE_WORD, PPE } from "./words";
 
@@ -90,6 +90,8 @@ export function LogForm({ t, big }: { t: Task; big?: boolean }) {
 }
 
 export function TaskSlate({ t }: { t: Task }) {
+  const whenWord = useWhenWord();
+  const dayWord = useDayWord();
   const { id } = useVariant();
   const plan = usePlan();
   const log = useLog();
@@ -146,7 +148,7 @@ export function TaskSlate({ t }: { t: Task }) {
           {mine.map((e) => (
             <li key={e.id} className="flex justify-between gap-2 border-b border-slate-2 py-0.5">
               <span>
-                {e.on}: {hoursWord(e.hours)}, {Math.round(100 * (e.done_frac ?? 1))} % {e.temp_c != null && say(says("c", { temp_c: e.temp_c }))}
+                {dayWord(e.on)}: {hoursWord(e.hours)}, {Math.round(100 * (e.done_frac ?? 1))} % {e.temp_c != null && say(says("c", { temp_c: e.temp_c }))}
                 {e.note && `· ${e.note}`}
               </span>
               <button type="button" className="text-chalk-dim underline" onClick={() => void log.strike(e)}>

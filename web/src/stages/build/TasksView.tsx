@@ -6,10 +6,11 @@ import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { useSite } from "../../shell/useSite";
 import { says } from "../../words/build";
-import { type Build, dayWord, hoursWord, type Task } from "./data";
+import { type Build, hoursWord, type Task, useDayWord } from "./data";
 import { LICENCE_WORD, PHASES, TASK_STATES } from "./words";
 
 export function TasksLedger({ b, tasks }: { b: Build; tasks?: Task[] }) {
+  const dayWord = useDayWord();
   const say = useSaid();
   const hand = useHand();
   const site = useSite();

@@ -6,7 +6,7 @@ import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { says } from "../../words/build";
 import { AirFields, measured, NO_AIR } from "./AirFields";
-import { type Build, dayWord, hoursWord, type Task, useLog } from "./data";
+import { type Build, hoursWord, type Task, useDayWord, useLog } from "./data";
 import { Items } from "./Items";
 import { LogForm } from "./TaskSlate";
 import { LICENCE_WORD, PPE } from "./words";
@@ -122,6 +122,7 @@ function Card({ t, lacks, running, start, stop }: { t: Task; lacks: string[]; ru
 }
 
 export function TodayView({ b }: { b: Build }) {
+  const dayWord = useDayWord();
   const say = useSaid();
   const [running, setRunning] = useTimer();
   const byId = new Map(b.tasks.map((t) => [t.id, t]));

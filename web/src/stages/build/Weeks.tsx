@@ -5,7 +5,7 @@ import { MONTH } from "../../data/show";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { says } from "../../words/build";
-import { type Build, dayWord, localDay, type Task, whenWord } from "./data";
+import { type Build, localDay, type Task, useDayWord, useWhenWord } from "./data";
 import { ZONES } from "./words";
 
 const DAY = 86400e3;
@@ -41,6 +41,8 @@ type Drag = { t: Task; from: number; day: string | null };
 type Props = { b: Build; p50?: string | null; p80?: string | null; onPin?: (t: Task, day: string | null) => void };
 
 export function Weeks({ b, p50, p80, onPin }: Props) {
+  const dayWord = useDayWord();
+  const whenWord = useWhenWord();
   const svg = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
   const hand = useHand();

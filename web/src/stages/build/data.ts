@@ -6,6 +6,7 @@ import { api, type PatchOp, type Schemas, take } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { MONTH } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { useSaid } from "../../shell/person";
 import { says } from "../../words/build";
 
 export type Build = Schemas["BuildPart"];
@@ -212,10 +213,22 @@ export function usePlan() {
 }
 
 const WEEKDAY = [says("sun"), says("mon"), says("tue"), says("wed"), says("thu"), says("fri"), says("sat")];
-export const dayWord = (iso: string | null | undefined, year = false) => {
+const dayWord = (iso: string | null | undefined, year = false) => {
   if (!iso) return "–";
   const d = new Date(`${iso.slice(0, 10)}T12:00:00`);
   return `${WEEKDAY[d.getDay()]} ${d.getDate()} ${MONTH[d.getMonth()]}${year ? ` ${d.getFullYear()}` : ""}`;
 };
-export const whenWord = (iso: string | null | undefined) => (iso ? `${dayWord(iso)} ${iso.slice(11, 16)}` : "–");
+
+/** A day as the region has it: “Sun 16 May 2027”, “Sun, May 16, 2027”. */
+export function useDayWord(): (iso: string | null | undefined, year?: boolean) => string {
+  const say = useSaid();
+  return (iso, year = false) => say(dayWord(iso, year));
+}
+
+/** A day with its hour. */
+export function useWhenWord(): (iso: string | null | undefined) => string {
+  const say = useSaid();
+  return (iso) => (iso ? `${say(dayWord(iso))} ${iso.slice(11, 16)}` : "–");
+}
+
 export const hoursWord = (h: number) => (h < 10 ? `${Math.round(10 * h) / 10} h` : `${Math.round(h)} h`);

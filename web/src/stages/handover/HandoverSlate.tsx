@@ -5,7 +5,7 @@ import { TextProperty } from "../../parts/Property";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { says } from "../../words/handover";
-import { dayWord } from "../build/data";
+import { useDayWord } from "../build/data";
 import { type Book, type Page, useHandover } from "./data";
 import { Maintenance } from "./Service";
 import { Signature } from "./Signature";
@@ -24,6 +24,7 @@ const WHERE = [
 ] as const;
 
 function Sign({ paper }: { paper: Book["papers"][number] }) {
+  const dayWord = useDayWord();
   const say = useSaid();
   const h = useHandover();
   const [f, setF] = useState({ name: "", licence: "", number: "", signature: "" });

@@ -7,7 +7,7 @@ import { Property, QuantityProperty } from "../../parts/Property";
 import { Quantity } from "../../parts/Quantity";
 import { useMoney, usePerson, useSaid } from "../../shell/person";
 import { says } from "../../words/handover";
-import { dayWord } from "../build/data";
+import { useDayWord } from "../build/data";
 import { type Book, useHandover } from "./data";
 
 type Item = Book["care"][number];
@@ -126,6 +126,7 @@ function CountField({ label, unit, value, onSet }: { label: string; unit: string
 }
 
 export function Maintenance({ b }: { b: Book }) {
+  const dayWord = useDayWord();
   const { edit } = useVariant();
   const h = useHandover();
   const say = useSaid();

@@ -3,7 +3,7 @@
 import { scaleLinear } from "d3-scale";
 import { area, line } from "d3-shape";
 import { useState } from "react";
-import { show } from "../../data/show";
+import { dayMonth, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
@@ -183,7 +183,7 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
         {run.days.map((d, j) =>
           j % Math.ceil(run.day_count / 14) === 0 ? (
             <text key={d.date} x={x(j) + 2} y={STRIP - 4} fontSize="9.5" className="num" fill="var(--color-dim)">
-              {`${Number(d.date.slice(8))}.${Number(d.date.slice(5, 7))}.`}
+              {say(dayMonth(d.date))}
             </text>
           ) : null,
         )}

@@ -1,8 +1,10 @@
 /** The slate of a leg: where, how long, when it is driven, what feeds and fills it, and its days. */
 import type { Design } from "../../data/client";
+import { dayMonth } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, count, type FieldSpec, Fields, flag, quantity } from "../../parts/Fields";
 import { TextProperty } from "../../parts/Property";
+import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { says } from "../../words/trips";
 import { type Leg, useLegEdits } from "./edit";
@@ -48,6 +50,7 @@ function fitting(key: string, value: unknown): unknown {
 }
 
 export function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
+  const say = useSaid();
   const { design } = useVariant();
   const { set, remove } = useLegEdits();
   const { options, nameOf } = usePlaceOptions();
@@ -73,7 +76,7 @@ export function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
           <tbody>
             {days.map((d) => (
               <tr key={d.date}>
-                <td>{d.date.slice(5)}</td>
+                <td>{say(dayMonth(d.date))}</td>
                 <td className="text-right">{Math.round(d.sun_wh)}</td>
                 <td className="text-right">{Math.round(d.load_wh)}</td>
                 <td className="text-right">{percent(d.least_soc_p10)}</td>

@@ -151,7 +151,7 @@ export function SideBySide() {
     .filter((b) => b.short_days_frac != null)
     .sort((a, b) => (a.short_days_frac ?? 1) - (b.short_days_frac ?? 1) || (a.price ?? 1e9) - (b.price ?? 1e9))[0];
   const surer = best != null && best.kind !== "this" && best.differs_known;
-  const first = (b: Beside) => (b.first_short_d != null && trip.data ? moment(trip.data, b.first_short_d) : null);
+  const first = (b: Beside) => (b.first_short_d != null && trip.data ? say(moment(trip.data, b.first_short_d)) : null);
   const columns: Column<Beside>[] = [
     {
       key: "name",

@@ -252,7 +252,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
               <ul className="m-0 list-none p-0 text-[12px]">
                 {run.events.slice(0, 60).map((e) => (
                   <li key={`${e.draw} ${e.time_d} ${e.what}`}>
-                    <span className="num">{moment(run, e.time_d)}</span> {e.what}{" "}
+                    <span className="num">{say(moment(run, e.time_d))}</span> {e.what}{" "}
                     <span className="text-chalk-dim">{says("weather-2", { draw: e.draw + 1 })}</span>
                   </li>
                 ))}

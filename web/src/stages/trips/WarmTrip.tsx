@@ -1,6 +1,6 @@
 /** What a run says of warmth: heat and fuel, electricity of heater and cooler, hours too hot or too damp; and what is filled up on a leg. */
 import type { Schemas } from "../../data/client";
-import { HEAT_W, show } from "../../data/show";
+import { dayMonth, HEAT_W, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { usePerson, useSaid } from "../../shell/person";
 import { says } from "../../words/trips";
@@ -72,7 +72,7 @@ export function FrostSummary({ run }: { run: TripRun }) {
                   says("under-c-nights-w", {
                     nights_count: f.nights.length,
                     day_count: run.day_count,
-                    nights: f.nights.slice(0, 4).map(dayWord).join(", "),
+                    nights: f.nights.slice(0, 4).map(dayMonth).join(", "),
                     value: f.nights.length > 4 ? " …" : "",
                     hold: show(Math.round(f.hold_w), HEAT_W, units),
                   }),
@@ -83,8 +83,6 @@ export function FrostSummary({ run }: { run: TripRun }) {
     </section>
   );
 }
-
-const dayWord = (iso: string) => new Date(`${iso}T12:00:00Z`).toLocaleDateString("en-GB", { day: "numeric", month: "short", timeZone: "UTC" });
 
 /** What is filled up or emptied when the leg begins. */
 export function Refills({ leg }: { leg: Leg }) {

@@ -375,9 +375,9 @@ mains-appliance-made-for = The appliance is made for { $label_v } V and gets { F
 feed-through-converter = Feed the appliance through a converter
 mains = Mains
 appliances = Appliances
-made-for-twelve-burn = What is made for 12 V only burns out on { $system_v } V. No voltage is entered for { $names }{ $more_count ->
-    [0] {""}
-   *[other] {" "}and { $more_count } more
+made-for-twelve-burn = What is made for 12 V only burns out on { $system_v } V. No voltage is entered for { $names }{ $names_more ->
+    [yes] {" "}and more
+   *[no] {""}
  }.
 all-made-for = All are made for { $system_v } V
 all-through-converter = All are for 12 V: feed them through a converter
