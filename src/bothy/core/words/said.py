@@ -78,7 +78,8 @@ _KELVIN = re.compile(r"(?<=\d[\s\u202f\xa0])K(?![\w²³/·(])")
 """A difference of temperature: “5 °C warmer” to who reads Celsius."""
 _MONTHS = "January|February|March|April|May|June|July|August|September|October|November|December|Jan|Feb|Mar|Apr|Jun|Jul|Aug|Sept|Sep|Oct|Nov|Dec"
 _DAY = re.compile(
-    rf"(?:\b((?:Mon|Tue|Wed|Thu|Fri|Sat|Sun)(?:day|sday|nesday|rsday|urday)?),? )?(?<![\w.,/])(\d{{1,2}})((?: to |–| and )\d{{1,2}})? ({_MONTHS})\b(?: (\d{{4}})\b)?"
+    rf"(?:\b((?:Mon|Tue|Wed|Thu|Fri|Sat|Sun)(?:day|sday|nesday|rsday|urday)?),? )?"
+    rf"(?<![\w.,/])(\d{{1,2}})((?: to |–| and )\d{{1,2}})? ({_MONTHS})\b(?: (\d{{4}})\b)?"
 )
 """A day of the year: “Sun 16 May 2027”, “25 to 28 April”."""
 COPPER = ("wiring", "power", "prove")
