@@ -30,6 +30,8 @@ def test_ticked_remedies_are_one_change_that_undo_takes_back(page: Page, load: A
     found = counts.search(listed.get_by_text(counts).last.inner_text())
     assert found
     dangers, problems = found.groups()
+    counted = re.compile(f"^Worklist: {dangers} dangers, {problems} problems")  # the plan of the build counts there too
+    expect(page.get_by_role("link", name=counted)).to_be_visible()
     before = stored(id)
     page.get_by_role("checkbox", name="Include: Fit 6 mm² and 7.5 A, A1 Fridge").check()
     page.get_by_role("checkbox", name="Include: Lay a pipe of 11.6 mm, Branch to the washroom").check()

@@ -1805,6 +1805,7 @@ export interface Texts {
     "one-thing-things-missing": { lacks: number };
     "system-waits-systems-wait": { held_back_count: number };
     "piece-pieces-maintenance-due": { due: number };
+    "maintenance-begins": { due: number };
     "pages-book": null;
     "written": null;
     "take-book": null;

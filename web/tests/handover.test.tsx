@@ -124,6 +124,13 @@ describe("the book", () => {
     expect(links).toEqual(["/v/v/handover", "/v/v/fit?view=weight"]);
     expect(slate().textContent).toContain("Not to be handed over yet: mains: Installation certificate");
   });
+  it("calls nothing due before anything was ever done", async () => {
+    const kept = BOOK.care;
+    BOOK.care = kept.map((c) => ({ ...c, last: null, status: "never_done" }));
+    await open(/Switch it off/);
+    expect(screen.getByRole("main").textContent).toContain("; 4 pieces of maintenance begin once the vehicle is in use.");
+    BOOK.care = kept;
+  });
   it("shows steps in order, points, tables and photographs", async () => {
     await open(/In an emergency/);
     const shown = screen.getByRole("article", { name: "In an emergency" });

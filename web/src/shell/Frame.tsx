@@ -6,8 +6,8 @@ import { Suspense, useEffect, useMemo } from "react";
 import { Link, Outlet, useNavigate, useParams } from "react-router";
 import { type ApiError, api, take } from "../data/client";
 import { isOpen } from "../data/findings";
+import { useAllFindings } from "../data/plan";
 import { staysAsTyped } from "../data/said";
-import { useFindings } from "../data/trip";
 import { useVariant, VariantProvider } from "../data/variant";
 import { FindingMark } from "../parts/Findings";
 import { says } from "../words/shell";
@@ -124,7 +124,7 @@ function Header() {
   const say = useSaid();
   const v = useVariant();
   const actions = useActions();
-  const open = useFindings().filter(isOpen);
+  const open = useAllFindings(false).all.filter(isOpen); // the numbers of the worklist that they lead to
   const count = (s: string) => open.filter((f) => f.severity === s).length;
   const { variantId, stage } = useParams();
   const go = useNavigate();

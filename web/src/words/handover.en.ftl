@@ -25,6 +25,10 @@ piece-pieces-maintenance-due = ; { $due } { $due ->
         [one] piece
        *[other] pieces
     } of maintenance due.
+maintenance-begins = ; { $due } { $due ->
+        [one] piece of maintenance begins
+       *[other] pieces of maintenance begin
+    } once the vehicle is in use.
 pages-book = Pages of the book
 written = written
 take-book = Take the book

@@ -129,8 +129,10 @@ def _of_driving(ctx: Context, d: DcdcSizeOut, p: DrivingCharge) -> Iterator[Find
         )
         remedy = {"bank": says("use-smaller-charger-or"), "cable": says("fit-thicker-cable-or")}.get(d.limited_by or "") if title else None
         assumed = r == "power-relay-smart-alternator" and ctx.design.vehicle.smart_alternator is None
+        habit = r == "power-alternator-idle" and p.by == "proposal"  # of one who idles to charge, no fault of what was chosen
         made = finding(r, "driving", p.name, words.get(r, ""), figures=["power/driving/available_running_a"])
-        yield made.model_copy(update={**({"title": title, "remedy": remedy} if title else {}), **({"severity": "advice"} if assumed else {})})
+        severity = "advice" if assumed else "note" if habit else made.severity
+        yield made.model_copy(update={"severity": severity, **({"title": title, "remedy": remedy} if title else {})})
 
 
 def _as_proposed(ctx: Context) -> bool:

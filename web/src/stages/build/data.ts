@@ -1,9 +1,9 @@
 /** Build as the page uses it: what the server reckons of a day, and the edits of plan and log. */
 
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useSearchParams } from "react-router";
+import { useQuery } from "@tanstack/react-query";
 import { api, type PatchOp, type Schemas, take } from "../../data/client";
 import { freshId } from "../../data/patch";
+import { localDay, useBuild, useDay } from "../../data/plan";
 import { MONTH } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { useSaid } from "../../shell/person";
@@ -21,26 +21,7 @@ export type Quotes = Schemas["QuotesPart"];
 export type Punch = Schemas["Punch"];
 export type BuiltOtherwise = Schemas["AsBuilt"];
 
-const pad = (n: number) => String(n).padStart(2, "0");
-export const localDay = (d: Date) => `${d.getFullYear()}-${pad(d.getMonth() + 1)}-${pad(d.getDate())}`;
-
-/** The day that is looked at: today, or the one in the address (?day=2027-03-14). */
-export function useDay(): string {
-  const [params] = useSearchParams();
-  const asked = params.get("day");
-  return asked && /^\d{4}-\d\d-\d\d$/.test(asked) ? asked : localDay(new Date());
-}
-
-export function useBuild(wanted = true) {
-  const { id, stamp } = useVariant();
-  const day = useDay();
-  return useQuery({
-    queryKey: ["build", id, stamp, day],
-    queryFn: () => take(api.GET("/api/variants/{variant_id}/build", { params: { path: { variant_id: id }, query: { today: day } } })),
-    placeholderData: keepPreviousData,
-    enabled: wanted,
-  });
-}
+export { localDay, useBuild, useDay };
 
 /** The finish by simulation, asked for at a press. */
 export function useFan(wanted: boolean) {

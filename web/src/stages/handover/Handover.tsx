@@ -58,7 +58,7 @@ export function Component() {
           <b>{says("of", { written, pages_count: b.pages.length })}</b> {says("pages-written")}
           {lacks > 0 && <>{says("one-thing-things-missing", { lacks })}</>}
           {b.held_back.length > 0 && <>{says("system-waits-systems-wait", { held_back_count: b.held_back.length })}</>}
-          {says("piece-pieces-maintenance-due", { due })}
+          {b.care.some((c) => c.last) ? says("piece-pieces-maintenance-due", { due }) : says("maintenance-begins", { due })}
         </>
       }
       tools={

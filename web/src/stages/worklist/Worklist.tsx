@@ -6,15 +6,15 @@ import type { Finding, PatchOp } from "../../data/client";
 import { isOpen, severityWord } from "../../data/findings";
 import { searchFor } from "../../data/kin";
 import { useLabels } from "../../data/labels";
+import { useAllFindings } from "../../data/plan";
 import { preview, turns } from "../../data/preview";
-import { useFindings, useTrip } from "../../data/trip";
+import { useTrip } from "../../data/trip";
 import { useVariant } from "../../data/variant";
 import { changes, DOING, type Doing, doing, NOTES, together } from "../../data/worklist";
 import { FindingMark, Fix, Keeping, Kept, type Severity } from "../../parts/Findings";
 import { usePerson, useSaid } from "../../shell/person";
 import { STAGES, stageOf } from "../../shell/stages";
 import { says } from "../../words/worklist";
-import { useBuild } from "../build/data";
 
 const ORDER: Severity[] = ["danger", "fault", "advice", "question", "note"];
 const PLURAL: Record<Severity, [string, string]> = {
@@ -156,13 +156,9 @@ function Together({ findings, done }: { findings: Finding[]; done: () => void })
 
 export function Component() {
   const v = useVariant();
-  const found = useFindings();
-  // the plan of the build is no part of the report, since it hangs on the day; its findings count once somebody is planned or has worked
-  const planned = !!v.design.build?.people?.length || !!v.design.facts?.log?.length;
-  const build = useBuild(planned);
+  const { all, planning, unplanned } = useAllFindings(true);
   const trip = useTrip();
-  const waiting = [...(trip.isEnabled && trip.isPending ? [says("trip")] : []), ...(planned && build.isPending ? [says("build")] : [])].join(says("and"));
-  const all = useMemo(() => (planned && build.data ? [...found, ...build.data.findings] : found), [planned, build.data, found]);
+  const waiting = [...(trip.isEnabled && trip.isPending ? [says("trip")] : []), ...(planning ? [says("build")] : [])].join(says("and"));
   const [params, setParams] = useSearchParams();
   const severity = params.get("severity") ?? "";
   const stage = params.get("stage") ?? "";
@@ -217,10 +213,10 @@ export function Component() {
               {says("more-may-come-still", { waiting, includes: waiting.includes(" and ") })}
             </span>
           )}
-          {planned && build.error && (
+          {unplanned && (
             <span role="alert" className="text-rust">
               {" "}
-              {says("without-what-build-would", { message: build.error.message })}
+              {says("without-what-build-would", { message: unplanned.message })}
             </span>
           )}
         </p>
