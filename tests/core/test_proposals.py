@@ -164,15 +164,10 @@ def test_frost_asks_for_heated_units() -> None:
     assert bank.cold_charge_cutoff
 
 
-def test_what_a_proposed_charger_draws_at_idle_is_a_note_and_ones_own_is_advice() -> None:
-    design, _ = accept(made(lived([{**LAMP, "power_w": 100.0}])), groups=["bank", "driving"])
-    assert design.power.driving is not None and design.power.driving.by == "proposal"
-    own = apply_patch(
-        design, [{"op": "replace", "path": "/power/driving/by", "value": "typed"}, {"op": "replace", "path": "/power/driving/rating_a", "value": 60.0}]
-    )
-    theirs = apply_patch(own, [{"op": "replace", "path": "/power/driving/by", "value": "proposal"}], by_proposal=True)
-    said = [[f.severity for f in report(d).findings if f.rule == "power-alternator-idle"] for d in (own, theirs)]
-    assert said == [["advice"], ["note"]]
+@pytest.mark.parametrize(("by", "severity"), [("typed", "advice"), ("proposal", "note")])
+def test_what_a_charger_draws_at_idle_is_advice_and_of_bothys_own_a_note(by: str, severity: str) -> None:
+    design = made(lived(None, {"bank": BANK, "driving": {"rating_a": 60.0, "by": by}}))
+    assert [f.severity for f in report(design).findings if f.rule == "power-alternator-idle"] == [severity]
 
 
 def test_a_bank_before_any_panel_says_that_panels_make_it_smaller() -> None:
