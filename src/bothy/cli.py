@@ -9,6 +9,7 @@ import sys
 from typing import Any, TextIO
 
 from bothy.core.contract import BadInput
+from bothy.piped import piped
 
 
 def _error(exc: BadInput) -> dict[str, Any]:
@@ -140,7 +141,7 @@ def main(argv: list[str] | None = None) -> int:
     commands.add_parser("figures", help="print the keys of figures as a type").set_defaults(run=figures)
     commands.add_parser("openapi", help="print the API document").set_defaults(run=openapi)
     args = parser.parse_args(argv)
-    return int(args.run(args))
+    return piped(lambda: int(args.run(args)))
 
 
 if __name__ == "__main__":

@@ -4,6 +4,9 @@ from __future__ import annotations
 
 import io
 import json
+import os
+import subprocess
+import sys
 from typing import Any
 
 import pytest
@@ -76,3 +79,15 @@ def test_a_batch_answers_line_by_line_in_order(run: Any) -> None:
 def test_an_unknown_command_is_refused(run: Any) -> None:
     with pytest.raises(SystemExit):
         run(["boil"])
+
+
+@pytest.mark.parametrize("words", [["units"], ["calc", "--list"]])
+def test_a_reader_who_has_seen_enough_is_no_error(words: list[str]) -> None:
+    """``bothy units | head -1``: nothing is complained of."""
+    unread, written = os.pipe()
+    os.close(unread)
+    try:
+        done = subprocess.run([sys.executable, "-m", "bothy.cli", *words], stdout=written, stderr=subprocess.PIPE, text=True, check=False)
+    finally:
+        os.close(written)
+    assert (done.returncode, done.stderr) == (0, "")

@@ -9,6 +9,7 @@ import subprocess
 import sys
 from pathlib import Path
 
+from bothy.piped import piped
 from bothy.running.database import CantRun, Database
 from bothy.running.ending import Ended, ends_on_signals
 from bothy.running.serve import say, serve
@@ -145,7 +146,7 @@ def main() -> int:
     commands.add_parser("where").set_defaults(run=_where)
     args = parser.parse_args()
     try:
-        return int(args.run(args))
+        return piped(lambda: int(args.run(args)))
     except CantRun as exc:
         print(f"bothy: {exc}", file=sys.stderr)
         return 1

@@ -142,7 +142,7 @@ class Appliance(Doc, LoadUse):
         if self.ambient_dependent and self.duty_frac is None and self.energy_24h_wh is None:
             raise wrong("ambient_dependent", says("goes-only-with-part"))
         if self.count * self.running_w > MOST_ON_A_LINE_W:
-            raise wrong("count", f"{self.count} × {self.running_w:g} W is more than {MOST_ON_A_LINE_W / 1000:g} kW on one line; check the number and the power")
+            raise wrong("count", says("too-much-on-line", count=self.count, running_w=self.running_w, most_kw=MOST_ON_A_LINE_W / 1000))
         return self
 
     @cached_property

@@ -1,4 +1,4 @@
-"""Stage 1, Vehicle: what we are working with (basics; the shell comes with its own issue)."""
+"""Stage 1, Vehicle: what we are working with (its shell stands in design/warmth, its rooms in design/fit)."""
 
 from __future__ import annotations
 

@@ -73,6 +73,7 @@ give-one-power-current = give one of power, current with voltage, energy in 24 h
 required-with-current-write = is required with a current; write for example “5 A @ 12 V”
 give-one-hours-per = give one of hours per day, part of the time, or uses per day
 required-with-uses-per = is required with uses per day
+too-much-on-line = { $count } × { SHORT($running_w) } W is more than { SHORT($most_kw) } kW on one line; check the number and the power
 does-not-go-with = does not go with a label energy, which holds its own time
 goes-only-with-part = goes only with part of the time or a label energy
 together-draw-most-that = together draw { GROUPED($watts_kw, digits: 0) } kW; { SHORT($most_together_kw) } kW is the most that Bothy can calculate with
