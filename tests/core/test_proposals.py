@@ -164,6 +164,15 @@ def test_frost_asks_for_heated_units() -> None:
     assert bank.cold_charge_cutoff
 
 
+def test_what_is_no_electronics_has_a_circuit_by_its_name() -> None:
+    pad = {**LAMP, "id": "pad", "name": "Tank heater", "kind": "other", "zone": "outside", "power_w": 20.0}
+    phone = {**LAMP, "id": "phone", "name": "Telephone", "kind": "electronics", "power_w": 10.0}
+    names = {c.name for c in taken(lived([LAMP, pad, phone])).wiring.circuits}
+    assert "Tank heater" in names and "Electronics, living and cab" in names and "Electronics, rear and outside" not in names
+    both = {c.name for c in taken(lived([LAMP, pad, {**pad, "id": "mat", "name": "Step mat"}])).wiring.circuits}
+    assert "Electronics, rear and outside" in both
+
+
 @pytest.mark.parametrize(("by", "severity"), [("typed", "advice"), ("proposal", "note")])
 def test_what_a_charger_draws_at_idle_is_advice_and_of_bothys_own_a_note(by: str, severity: str) -> None:
     design = made(lived(None, {"bank": BANK, "driving": {"rating_a": 60.0, "by": by}}))

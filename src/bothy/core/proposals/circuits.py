@@ -59,7 +59,10 @@ def _groups(ctx: Context, free: list[Appliance], ac: bool) -> dict[str, list[App
         name = (a.name if a.running_w >= HEAVY_W else says("mains-sockets")) if ac else _group_of(a, amps[a.id])
         groups.setdefault(name, []).append(a)
     if not ac:
-        groups = _light_apart(ctx, groups)
+        groups = {
+            items[0].name if len(items) == 1 and items[0].kind == "other" and items[0].name not in groups else name: items
+            for name, items in _light_apart(ctx, groups).items()
+        }
     out: dict[str, list[Appliance]] = {}
     limit = max(ctx.region.ac_breakers_a[:2]) * ctx.region.continuous_frac if ac else SHARED_FUSE_A / 1.25
     for name, items in groups.items():
