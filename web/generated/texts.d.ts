@@ -634,7 +634,7 @@ export interface Texts {
     "warmth": null;
     "gas-tight-towards-inside": null;
     "closed-all-round": null;
-    "unheated": null;
+    "each-of-two-vents": null;
     "add-bay": null;
     "thing-x-m-y": null;
     "brought-places": { lines_count: number };

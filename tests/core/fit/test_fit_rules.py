@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import re
 from typing import Any
 
 import pytest
@@ -101,6 +102,14 @@ def abed(of: str, x: float, z: float) -> Design:
     return laid(at("own:bunk", 0.1, -0.85), at(of, x, -0.15, z), fit={"own": [own("bunk", "bed", (2.0, 0.7, 0.5), 20.0)]}, **PUMP)
 
 
+def in_a_bench(vent_cm2: float | None, **bay: Any) -> Design:
+    """An inverter of 2 kW in a bench that is closed all round but for two openings."""
+    bench = {"id": "bench", "name": "Bench", "kind": "bench", "x0_m": 1.0, "x1_m": 2.4, "y0_m": -0.87, "y1_m": -0.3, "z0_m": 0.0, "z1_m": 0.5}
+    closed = {**bench, "enclosed": True, "vent_cm2": vent_cm2, **bay}
+    power = {"bank": BANK, "inverter": {"name": "Inverter", "rating_w": 2000.0, "surge_power_w": 4000.0}}
+    return laid({**at("power:inverter", 1.4, -0.8, 0.05), "bay": "bench"}, fit={"bays": [closed]}, power=power)
+
+
 def beside_people(**bay: Any) -> Design:
     """A generator in a locker of its own in the middle of the room."""
     aisle = {**AISLE, "kind": "outside_locker", **bay}
@@ -182,6 +191,7 @@ def moved(rule: str) -> tuple[Design, Design]:
         "fit-electrics-in-gas-locker": tuple(laid(at("power:shore", x, -0.8, 0.2), fit={"bays": [LOCKER]}) for x in (0.2, 0.6)),
         "fit-gas-indoors": tuple(laid(at("gas:v", x, -0.87, 0.05), fit={"bays": [LOCKER]}, **GAS) for x in (0.6, 0.1)),
         "fit-generator-indoors": (beside_people(sealed_inside=False), beside_people(sealed_inside=True)),
+        "fit-inverter-closed": (in_a_bench(60.0), in_a_bench(400.0)),
         "fit-exit-blocked": tuple(shut(x) for x in (0.0, 0.5)),
         "fit-stove-combustible": tuple(
             laid(
@@ -270,6 +280,7 @@ HERE = [
     "fit-electrics-in-gas-locker",
     "fit-gas-indoors",
     "fit-generator-indoors",
+    "fit-inverter-closed",
     "fit-exit-blocked",
     "fit-stove-combustible",
     "fit-isolator-hidden",
@@ -492,6 +503,14 @@ def test_people_get_out_through_the_cab_or_past_what_is_low() -> None:
 @pytest.mark.parametrize(("kind", "told"), [("living", True), ("garage", True), ("engine_bay", False), ("underfloor", False)])
 def test_a_generator_stands_where_its_exhaust_does_not_get_in(kind: str, told: bool) -> None:
     assert ("fit-generator-indoors" in rules_of(beside_people(kind=kind, sealed_inside=True))) is told
+
+
+def test_heat_that_is_shut_in_is_told_by_its_openings() -> None:
+    closed = next(f for f in report(in_a_bench(None)).findings if f.rule == "fit-inverter-closed")
+    assert "100 W of heat" in closed.message and "0 mm² each" in closed.message
+    wanted = float(re.search(r"Openings of ([\d,]+) mm²", closed.message)[1].replace(",", "")) / 100  # type: ignore[index]
+    assert "fit-inverter-closed" in rules_of(in_a_bench(wanted - 2)) and "fit-inverter-closed" not in rules_of(in_a_bench(wanted + 2))
+    assert "fit-inverter-closed" not in rules_of(in_a_bench(None, enclosed=False))
 
 
 def test_a_generator_is_proposed_into_a_locker_of_its_own() -> None:

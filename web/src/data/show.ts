@@ -6,7 +6,7 @@ export type UnitSystem = "metric" | "us";
 
 /** Units of a figure that a reader of US units has another for; bare mm² are copper, and stay. */
 const US = {
-  ...Object.fromEntries(Object.entries(IN_US).filter(([unit]) => unit !== "mm²" && unit !== "cm²")),
+  ...Object.fromEntries(Object.entries(IN_US).filter(([unit]) => unit !== "mm²")),
   g: { unit: "oz", from: (x: number) => x / 28.349523125 }, // a figure's grams; in a sentence “5 g” may be an acceleration
 } as typeof IN_US;
 

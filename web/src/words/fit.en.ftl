@@ -10,7 +10,7 @@ is = is
 warmth = warmth
 gas-tight-towards-inside = gas-tight towards the inside
 closed-all-round = closed all round
-unheated = unheated
+each-of-two-vents = free area low, and as much high
 add-bay = Add a bay
 
 ## BringInPlaces

@@ -28,6 +28,7 @@ rules(
         ("fit-electrics-in-gas-locker", "danger", NEXT + Standard("EN 1949") + Standard("NFPA 1192")),
         ("fit-gas-indoors", "danger", NEXT + Standard("EN 1949") + Standard("NFPA 1192")),
         ("fit-generator-indoors", "danger", NEXT + Standard("EN 50292") + OwnChoice("practice")),
+        ("fit-inverter-closed", "fault", Method("warmth.cabinets")),
         ("fit-exit-blocked", "danger", Method("fit.door") + Standard("EN 1646-1") + OwnChoice("practice")),
         ("fit-stove-combustible", "danger", NEXT + Standard("EN 1949") + OwnChoice("typical distances")),
         ("fit-isolator-hidden", "danger", NEXT + Standard("EN 1648-1") + Standard("EN 1949")),

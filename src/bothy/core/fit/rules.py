@@ -19,6 +19,7 @@ from bothy.core.fit.signals import signal_findings
 from bothy.core.fit.states import Room, state_findings
 from bothy.core.fit.tie_down import FIXINGS, TIE_G, needed, pulls
 from bothy.core.fit.way_out import WayOut
+from bothy.core.warmth.cabinet import CabinetVentIn, cabinet_vent
 from bothy.core.wiring.circuit import Worked
 from bothy.core.words.choices import word_of
 from bothy.core.words.says import fit_says as says
@@ -181,6 +182,7 @@ def neighbour_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
             yield finding("fit-socket-near-water", a.thing.key, a.thing.name, words, beside=b.thing.key, related=[b.thing.key])
     yield from _locker(ctx, geo)
     yield from _leaks_in(ctx, geo)
+    yield from _shut_in(ctx, geo)
 
 
 INDOORS_FREE = {"gas": ("gas_locker", "outside_locker", "underfloor"), "generator": ("outside_locker", "underfloor", "engine_bay")}
@@ -213,6 +215,24 @@ def _leaks_in(ctx: Context, geo: Geometry) -> Iterator[Finding]:
             yield finding("fit-gas-indoors", key, p.thing.name, says("vessel-stands-in", thing_name=p.thing.name, where=where))
         else:
             yield finding("fit-generator-indoors", key, p.thing.name, says("generator-stands-in", thing_name=p.thing.name, where=where))
+
+
+HOT_SIDE_C = 40.0
+"""Air round an inverter at which it still gives what it says (typical)."""
+
+
+def _shut_in(ctx: Context, geo: Geometry) -> Iterator[Finding]:
+    """What gives off heat in a bay that is closed all round, unless a hot cabinet is entered for it."""
+    inverter = ctx.design.power.inverter
+    for key, p in geo.placed.items():
+        if not p.thing.loss_w or p.bay is None or not p.bay.enclosed or (inverter is not None and inverter.cabinet is not None):
+            continue
+        room = min(HOT_SIDE_C - 1, max(25.0, ctx.hot_c - 5))
+        high = max(0.1, 0.8 * (p.bay.z1_m - p.bay.z0_m))
+        need = cabinet_vent(CabinetVentIn.trusted(heat_w=p.thing.loss_w, room_temp_c=room, max_cabinet_temp_c=HOT_SIDE_C, stack_height_m=high))
+        if 100 * (p.bay.vent_cm2 or 0.0) < need.vent_area_each_mm2:
+            told = says("heat-shut-in", loss_w=p.thing.loss_w, bay=p.bay.name, each_mm2=need.vent_area_each_mm2, have_mm2=100 * (p.bay.vent_cm2 or 0.0))
+            yield finding("fit-inverter-closed", key, p.thing.name, told)
 
 
 def _locker(ctx: Context, geo: Geometry) -> Iterator[Finding]:

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import type { Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
-import { choice, Fields, flag, words } from "../../parts/Fields";
+import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { Unfold } from "../../parts/Unfold";
 import { useSaid } from "../../shell/person";
 import { says } from "../../words/fit";
@@ -33,6 +33,9 @@ export function Bays() {
               ...EXTENT,
               flag("sealed_inside", says("gas-tight-towards-inside")),
               flag("enclosed", says("closed-all-round")),
+              ...(b.enclosed
+                ? [quantity("vent_cm2" as const, says("each-of-two-vents"), "surface", "cm²", { scale: 1e4, clearable: true, placeholder: says("none") })]
+                : []),
             ]}
             item={b}
             onSet={(key, value, label) => void list.set(b, { [key]: value }, label)}
@@ -46,7 +49,7 @@ export function Bays() {
           void list
             .add({
               kind: "garage",
-              thermal: says("unheated"),
+              thermal: "unheated",
               x0_m: 0,
               x1_m: Math.min(1.2, fit.part.body.length),
               y0_m: -fit.part.body.half,

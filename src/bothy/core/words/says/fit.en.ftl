@@ -296,6 +296,7 @@ reaches-past-body = “{ $room_name }” reaches { $over_mm } mm past the body t
 meet-while-in = “{ $room_name }” and “{ $b_name }” reach { $deep_mm } mm into each other while both are in.
 living-space = the living space
 generator-locker = Generator locker
+heat-shut-in = The inverter’s { FIX($loss_w, digits: 0) } W of heat stay in “{ $bay }”, which is closed all round. Openings of { GROUPED($each_mm2, digits: 0) } mm² low and as much high would let it out; { GROUPED($have_mm2, digits: 0) } mm² each are entered.
 vessel-stands-in = “{ $thing_name }” stands in { $where }, which is open to where people live and sleep: leaked gas gathers there and explodes.
 generator-stands-in = “{ $thing_name }” stands in { $where }, which is open to where people live and sleep: its exhaust kills within minutes, and its fuel’s vapour burns.
 doors = Doors
