@@ -99,6 +99,7 @@ export type FigureKey =
   | `cool/free_running_temp_c`
   | `cool/glass_solar_w`
   | `cool/hose_penalty_w`
+  | `cool/hottest_inside_c`
   | `cool/latent_w`
   | `cool/needed_w`
   | `cool/net_capacity_w`

@@ -364,6 +364,7 @@ export interface Texts {
     "who": null;
     "ask-2": { ask: string | number };
     "tasks": null;
+    "nothing-left-do": null;
     "there-nothing-do-yet": null;
     "people-2": { people: string | number };
     "wear": { ppe: string | number };

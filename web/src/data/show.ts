@@ -96,3 +96,6 @@ export const sizeOf = (metres: number[], system: UnitSystem, digits = 1): string
 
 /** A day of the year: “16 May”, from 2027-05-16. */
 export const dayMonth = (iso: string) => `${Number(iso.slice(8, 10))} ${MONTH[Number(iso.slice(5, 7)) - 1]}`;
+
+/** A day with its year: “16 May 2027”. */
+export const dayYear = (iso: string) => `${dayMonth(iso)} ${iso.slice(0, 4)}`;

@@ -501,6 +501,7 @@ done-5 = done { $end }
 who = who
 ask-2 = ask { $ask }
 tasks = Tasks
+nothing-left-do = Nothing is left to do.
 there-nothing-do-yet = There is nothing to do yet: a design comes first.
 
 ## TodayView

@@ -303,7 +303,10 @@ def _figures(ctx: Context, heat: Heat, layout: Layout | None, air: Air, summer: 
     for key in ("opaque_w", "glass_solar_w", "sensible_w", "latent_w", "total_w", "needed_w"):
         put(f"cool/{key}", summer.load.figure(key))
     if summer.load.free_running_temp_c is not None:
-        put("cool/free_running_temp_c", summer.load.figure("free_running_temp_c"))
+        settles = summer.load.figure("free_running_temp_c")
+        put("cool/free_running_temp_c", settles)
+        slowed = "max T(h); T(h) = T_settles(h)·(1 − e^(−1/τ)) + T(h−1)·e^(−1/τ)"
+        put("cool/hottest_inside_c", derived("hottest_inside_c", slowed, max(summer.cool.free_c), Method("warmth.cooling"), free_running_temp_c=settles))
     if summer.ac is not None:
         for key in ("hose_penalty_w", "net_capacity_w", "run_power_w", "run_current_a", "battery_draw_w", "start_power_w"):
             put(f"cool/{key}", summer.ac.figure(key))

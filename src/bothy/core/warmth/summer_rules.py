@@ -47,7 +47,7 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
             says("hot"),
             says("without-cooling-inside-gets", hottest_c=hottest, hot_c=cool.hot_c)
             + (says("people-or-animals-left") if alone else says("leave-nobody-in-alone")),
-            figures=["cool/free_running_temp_c"],
+            figures=["cool/hottest_inside_c"],
             severity=None if alone else "advice",
         )
     if c is None:

@@ -219,7 +219,10 @@ export function BuildSlate({ b, wanted, onAsk }: { b: Build; wanted: boolean; on
   const skipped = doc.own_way ?? [];
   const b0 = { ...FRESH, ...doc };
   return (
-    <Slate title={says("build")} sub={says("done-not-before", { end: dayWord(b.end, true), bound: dayWord(b.bound, true) })}>
+    <Slate
+      title={says("build")}
+      sub={b.end ? says("done-not-before", { end: dayWord(b.end, true), bound: dayWord(b.bound, true) }) : b.tasks.length ? says("nothing-left-do") : undefined}
+    >
       {b.findings.map((f) => (
         <FindingRow key={f.id} f={f} />
       ))}

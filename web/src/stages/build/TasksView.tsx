@@ -62,7 +62,7 @@ export function TasksLedger({ b, tasks }: { b: Build; tasks?: Task[] }) {
       selected={hand.kind === "task" ? hand.id : undefined}
       onSelect={(t) => hand.key !== `task:${t.id}` && hand.pick("task", t.id)}
       mark={(t) => <ItemMark subject={`task:${t.id}`} />}
-      empty={<p className="p-3 text-[14px]">{says("there-nothing-do-yet")}</p>}
+      empty={<p className="p-3 text-[14px]">{b.tasks.length ? says("nothing-left-do") : says("there-nothing-do-yet")}</p>}
     />
   );
 }

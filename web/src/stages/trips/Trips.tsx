@@ -1,7 +1,7 @@
 /** Stage 4, Trips: will it last? The itinerary through many weathers. */
 
 import { useCallback, useState } from "react";
-import { show } from "../../data/show";
+import { dayYear, show } from "../../data/show";
 import { useTrip } from "../../data/trip";
 import { useVariant } from "../../data/variant";
 import { type Column, Ledger } from "../../parts/Ledger";
@@ -74,7 +74,13 @@ function Trip() {
       value: (l) => l.place,
       set: (l, place) => void set(l, { place }, says("place")),
     },
-    { key: "from", label: says("from"), width: "11%", kind: "computed", show: (l) => begins.get(l.id) || <span className="text-dim">–</span> },
+    {
+      key: "from",
+      label: says("from"),
+      width: "11%",
+      kind: "computed",
+      show: (l) => (begins.get(l.id) ? say(dayYear(begins.get(l.id)!)) : <span className="text-dim">–</span>),
+    },
     {
       key: "days",
       label: says("days"),
