@@ -115,7 +115,7 @@ def test_a_bare_van_is_fitted_out_and_every_proposal_says_why(page: Page, load: 
     page.get_by_role("button", name="What Bothy suggests").click()
     expect(page.get_by_role("button", name="Use Heater")).to_be_enabled()
     page.get_by_role("button", name=re.compile("^Insulation .*why$")).click()
-    expect(page.get_by_text(re.compile("More hardly helps"))).to_be_visible()
+    expect(page.get_by_text(re.compile("Not thicker than 50"))).to_be_visible()
     with saving(page):
         page.get_by_role("button", name=re.compile("Use all")).click()
     expect(page.get_by_role("button", name="Use Heater")).to_be_disabled()

@@ -304,7 +304,7 @@ FIDDLEHEAD: tuple[Edit, ...] = (
 
 SALTBUSH: tuple[Edit, ...] = (
     ("fit/bays/0/x1_m", 3.3, "fit-electrics-in-gas-locker:life:coffee"),
-    ("fit/bays/1/kind", "bench", "fit-door-too-small:water:grey"),
+    ("fit/bays/1/kind", "bench", "fit-outside-shell:water:grey"),
     ("fit/body/running/empty_front_kg", 0, "fit-front-axle-light:fit"),
     ("fit/body/running/empty_front_kg", 40000, "fit-gross-over:fit"),
     ("fit/body/running/empty_rear_kg", 40000, "fit-gross-over:fit"),
