@@ -67,7 +67,7 @@ function Trip() {
     {
       key: "place",
       label: says("place"),
-      width: "22%",
+      width: "19%",
       kind: "choice",
       options,
       show: (l) => nameOf(l.place),
@@ -77,7 +77,7 @@ function Trip() {
     {
       key: "from",
       label: says("from"),
-      width: "11%",
+      width: "14%",
       kind: "computed",
       show: (l) => (begins.get(l.id) ? say(dayYear(begins.get(l.id)!)) : <span className="text-dim">–</span>),
     },
