@@ -141,6 +141,8 @@ def main(argv: list[str] | None = None) -> int:
     commands.add_parser("figures", help="print the keys of figures as a type").set_defaults(run=figures)
     commands.add_parser("openapi", help="print the API document").set_defaults(run=openapi)
     args = parser.parse_args(argv)
+    if args.command == "prepare":
+        return int(args.run(args))  # it writes to more than a pipe
     return piped(lambda: int(args.run(args)))
 
 

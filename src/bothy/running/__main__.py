@@ -143,10 +143,10 @@ def main() -> int:
     r.add_argument("--replace", action="store_true", help="put aside what is here")
     r.set_defaults(run=_restore)
     commands.add_parser("stop").set_defaults(run=_stop)
-    commands.add_parser("where").set_defaults(run=_where)
+    commands.add_parser("where").set_defaults(run=lambda args: piped(lambda: _where(args)))
     args = parser.parse_args()
     try:
-        return piped(lambda: int(args.run(args)))
+        return int(args.run(args))
     except CantRun as exc:
         print(f"bothy: {exc}", file=sys.stderr)
         return 1

@@ -19,7 +19,7 @@ from bothy.core.fit.signals import signal_findings
 from bothy.core.fit.states import Room, state_findings
 from bothy.core.fit.tie_down import FIXINGS, TIE_G, needed, pulls
 from bothy.core.fit.way_out import WayOut
-from bothy.core.warmth.cabinet import CabinetVentIn, cabinet_vent
+from bothy.core.warmth.cabinet import CabinetVentIn, cabinet_vent, room_on_hot_day
 from bothy.core.wiring.circuit import Worked
 from bothy.core.words.choices import word_of
 from bothy.core.words.says import fit_says as says
@@ -227,7 +227,7 @@ def _shut_in(ctx: Context, geo: Geometry) -> Iterator[Finding]:
     for key, p in geo.placed.items():
         if not p.thing.loss_w or p.bay is None or not p.bay.enclosed or (inverter is not None and inverter.cabinet is not None):
             continue
-        room = min(HOT_SIDE_C - 1, max(25.0, ctx.hot_c - 5))
+        room = room_on_hot_day(ctx.hot_c, HOT_SIDE_C)
         high = max(0.1, 0.8 * (p.bay.z1_m - p.bay.z0_m))
         need = cabinet_vent(CabinetVentIn.trusted(heat_w=p.thing.loss_w, room_temp_c=room, max_cabinet_temp_c=HOT_SIDE_C, stack_height_m=high))
         if 100 * (p.bay.vent_cm2 or 0.0) < need.vent_area_each_mm2:

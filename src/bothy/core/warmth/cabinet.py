@@ -73,6 +73,11 @@ class CabinetVentOut(Outcome):
     adequate: bool | None
 
 
+def room_on_hot_day(hot_c: float, most_c: float) -> float:
+    """Air of the room round a hot cabinet on the hot day, °C: shaded and aired, and under what the cabinet may reach."""
+    return min(most_c - 1, max(25.0, hot_c - 5))
+
+
 def cabinet_rise(heat_w: float, ua_w_k: float, effective_m2: float, room_c: float, stack_height_m: float) -> float:
     """How far a cabinet warms above the room in K."""
     if heat_w <= 0:

@@ -17,7 +17,7 @@ from bothy.core.sun.clearness import cloudless, light_of
 from bothy.core.sun.geometry import MEAN_DAY, Array, season_of, sun_at
 from bothy.core.sun.plane import incidence, onto
 from bothy.core.warmth.air import R_V, saturation_pa
-from bothy.core.warmth.cabinet import CabinetVentIn, cabinet_vent
+from bothy.core.warmth.cabinet import CabinetVentIn, cabinet_vent, room_on_hot_day
 from bothy.core.warmth.cooling import (
     AcBatteryHoursIn,
     AcBatteryHoursOut,
@@ -332,7 +332,7 @@ def cabinets(ctx: Context) -> dict[str, CabinetPart]:
     """Hot cabinets on the hot day."""
     out = {}
     for c in ctx.design.warmth.cabinets:
-        room = min(c.max_c - 1, max(25.0, ctx.hot_c - 5))
+        room = room_on_hot_day(ctx.hot_c, c.max_c)
         both = c.low_mm2 is not None and c.high_mm2 is not None
         case = c.case_area_m2 if c.case_area_m2 > 0 or (both and min(c.low_mm2 or 0, c.high_mm2 or 0) > 0) else 0.2
         r = cabinet_vent(
